@@ -1,0 +1,231 @@
+package markturn.formats;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.Circle;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Notch;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Setup;
+
+/** Elements of the job file to records. Defaults are those of the format: class engineering, reference 15 °C and 1013.25 hPa, constants 0. */
+final class JobElements {
+    private JobElements() {}
+
+    static ClassOfWork classOfWork(Element job) {
+        ClassOfWork.Preset preset = job.has("classOfWork")
+                ? job.oneOf("classOfWork", ClassOfWork.Preset.values(), ClassOfWork.Preset::key)
+                : ClassOfWork.Preset.ENGINEERING;
+        Map<Limit, Double> overrides = new java.util.EnumMap<>(Limit.class);
+        Element limits = job.at("classLimits");
+        for (Limit limit : Limit.values()) {
+            OptionalDouble value =
+                    switch (limit.dimension()) {
+                        case ARC -> limits.small(limit.key());
+                        case LENGTH -> limits.length(limit.key());
+                        case MINUTES, COUNT, RATIO -> limits.plain(limit.key());
+                    };
+            value.ifPresent(v -> overrides.put(limit, v));
+        }
+        return new ClassOfWork(preset, overrides);
+    }
+
+    static Earth earth(Element job) {
+        Element earth = job.at("earth");
+        return new Earth(
+                earth.length("radius").orElse(Earth.USUAL.radius()),
+                earth.plain("refraction").orElse(Earth.USUAL.refraction()),
+                earth.flag("curvature", Earth.USUAL.curvature()),
+                earth.plain("scaleFactor").orElse(Earth.USUAL.scaleFactor()));
+    }
+
+    private static Optional<Notch> notch(Element of) {
+        return of.find("notch")
+                .map(n -> new Notch(n.length("radius").orElseThrow(), n.length("belowAxis").orElseThrow()));
+    }
+
+    private static Atmosphere atmosphere(Element air) {
+        return new Atmosphere(
+                air.plain("temperature").orElseThrow(), air.plain("pressure").orElseThrow(), air.plain("vapour").orElse(0));
+    }
+
+    static Instrument instrument(Element of) {
+        return new Instrument(
+                of.text("name"),
+                of.small("directionStdDev").orElseThrow(),
+                of.small("zenithStdDev").orElseThrow(),
+                of.length("distanceStdDev").orElseThrow(),
+                of.plain("distancePpm").orElseThrow(),
+                of.length("centringStdDev").orElse(0),
+                of.length("heightStdDev").orElse(0),
+                of.plain("wavelength"),
+                of.find("reference").map(JobElements::atmosphere).orElse(Atmosphere.USUAL_REFERENCE),
+                notch(of));
+    }
+
+    static Reflector reflector(Element of) {
+        Reflector reflector = new Reflector(
+                of.text("name"),
+                of.length("constant").orElse(0),
+                of.length("centringStdDev").orElse(0),
+                of.length("heightStdDev").orElse(0),
+                notch(of));
+        if (reflector.isReflectorless() && reflector.constant() != 0) {
+            of.fault("constant", "a sight without reflector has no constant: expected 0");
+        }
+        return reflector;
+    }
+
+    private static Optional<Mark.Coordinates> coordinates(Element of) {
+        if (!of.has("northing") && !of.has("easting")) {
+            return Optional.empty();
+        }
+        if (!of.has("northing") || !of.has("easting")) {
+            of.fault(of.has("northing") ? "easting" : "northing", "missing: northing and easting go together");
+        }
+        return Optional.of(new Mark.Coordinates(
+                of.length("northing").orElse(0), of.length("easting").orElse(0), of.length("elevation")));
+    }
+
+    private static Mark.Deviations deviations(Element of) {
+        return new Mark.Deviations(
+                of.length("northing").orElse(0), of.length("easting").orElse(0), of.length("elevation").orElse(0));
+    }
+
+    static Mark mark(Element of) {
+        Optional<Mark.Coordinates> given = coordinates(of);
+        Optional<String> sameAs = of.optionalText("sameAs");
+        Mark.Kind kind = of.has("kind")
+                ? of.oneOf("kind", Mark.Kind.values(), JobElements::key)
+                : given.isPresent() ? Mark.Kind.CONTROL : Mark.Kind.NEW;
+        if (sameAs.isPresent() && given.isPresent()) {
+            of.fault("sameAs", "another name for a mark has no coordinates of its own");
+        }
+        if (kind == Mark.Kind.CONTROL && given.isEmpty() && sameAs.isEmpty()) {
+            of.fault("northing", "missing: a control mark has northing and easting");
+        }
+        return new Mark(
+                of.text("name"),
+                kind,
+                given,
+                of.find("stdDev").map(JobElements::deviations),
+                of.text("source"),
+                of.has("found")
+                        ? Optional.of(of.oneOf("found", Mark.Found.values(), Mark.Found::key))
+                        : Optional.empty(),
+                of.text("code"),
+                sameAs);
+    }
+
+    static MeasuredHeight height(Element of) {
+        MeasuredHeight.To to = of.has("to") ? of.oneOf("to", MeasuredHeight.To.values(), JobElements::key) : MeasuredHeight.To.AXIS;
+        return new MeasuredHeight(of.length("value").orElseThrow(), to);
+    }
+
+    static Reading reading(Element of) {
+        return new Reading(
+                of.text("target"),
+                of.oneOf("role", Reading.Role.values(), JobElements::key),
+                of.integer("set"),
+                of.oneOf("face", Reading.Face.values(), JobElements::key),
+                of.circle("circle").orElse(new Circle(0, "")),
+                of.circle("zenith"),
+                slope(of),
+                of.list("slopes").stream().map(Element::length).toList(),
+                of.optionalText("reflector").orElse(Reflector.REFLECTORLESS),
+                of.find("targetHeight").map(JobElements::height),
+                of.instant("at"),
+                of.has("origin") ? of.oneOf("origin", Reading.Origin.values(), JobElements::key) : Reading.Origin.TYPED,
+                of.find("applied").map(a -> new Reading.Applied(a.length("constant"), a.plain("ppm"))),
+                of.find("offset")
+                        .map(o -> new Reading.Offset(
+                                o.length("along").orElse(0), o.length("across").orElse(0), o.length("up").orElse(0))),
+                of.optionalText("struck"));
+    }
+
+    /** The mean where only the single distances are listed. */
+    private static OptionalDouble slope(Element of) {
+        return of.has("slope") ? of.length("slope") : of.list("slopes").stream().mapToDouble(Element::length).average();
+    }
+
+    private static Setup.Orientation orientation(Element setup) {
+        Element of = setup.at("orientation");
+        boolean bySights = of.has("sights");
+        boolean byAzimuth = of.has("azimuth") && of.has("sight");
+        if (bySights == byAzimuth || (bySights && (of.has("azimuth") || of.has("sight")))) {
+            setup.fault("orientation", "expected either {\"sights\": [marks]} or {\"azimuth\": \"...\", \"sight\": \"mark\"}");
+            return new Setup.BySights(List.of(""));
+        }
+        return bySights
+                ? new Setup.BySights(of.list("sights").stream().map(Element::text).toList())
+                : new Setup.ByAzimuth(of.circle("azimuth").orElseThrow(), of.text("sight"));
+    }
+
+    static Setup setup(Element of) {
+        if (of.text("method").equals("resection")) {
+            of.fault("method", "a resection is not computed yet by this version: expected occupied");
+        }
+        for (String key : List.of("leaveOut", "solveScale")) {
+            if (of.has(key)) {
+                of.fault(key, "belongs to a resection, which is not computed yet by this version");
+            }
+        }
+        return new Setup(
+                of.text("name"),
+                of.text("station"),
+                Setup.Method.OCCUPIED,
+                of.text("instrument"),
+                of.find("instrumentHeight").map(JobElements::height),
+                of.find("tilt")
+                        .map(t -> new Setup.Tilt(
+                                t.small("along").orElseThrow(),
+                                t.small("across").orElseThrow(),
+                                t.flag("compensated", false))),
+                of.find("atmosphere").map(JobElements::atmosphere),
+                orientation(of),
+                of.list("readings").stream().map(JobElements::reading).toList());
+    }
+
+    static SatelliteFix fix(Element of) {
+        return new SatelliteFix(
+                of.text("mark"),
+                coordinates(of).orElseThrow(),
+                deviations(of.at("stdDev")),
+                of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobElements::key) : SatelliteFix.Use.CHECK);
+    }
+
+    static Adopted adopted(Element of) {
+        return new Adopted(
+                of.text("mark"),
+                coordinates(of).orElseThrow(),
+                of.find("stdDev").map(JobElements::deviations),
+                of.text("from"),
+                of.instant("at"),
+                of.text("by"),
+                of.text("reason"));
+    }
+
+    @SuppressWarnings("unchecked")
+    static Decision decision(Element of) {
+        Map<String, Object> on = (Map<String, Object>) of.plainValue("on").orElse(Map.of());
+        return new Decision(
+                of.instant("at"), of.text("by"), of.text("what"), on, of.text("reason"), of.plainValue("before"), of.plainValue("after"));
+    }
+
+    static String key(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT);
+    }
+}

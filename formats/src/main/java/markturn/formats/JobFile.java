@@ -1,0 +1,77 @@
+package markturn.formats;
+
+import java.util.ArrayList;
+import java.util.List;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Units;
+import tools.jackson.databind.JsonNode;
+
+/** The job file: a whole job as JSON. It is held against the published schema first, then against what a schema cannot see. */
+public final class JobFile {
+    public static final int LARGEST_FILE = StrictJson.LARGEST_FILE;
+
+    private static final class SchemaHolder {
+        static final SchemaCheck SCHEMA = new SchemaCheck("job-file.schema.json");
+    }
+
+    private JobFile() {}
+
+    /**
+     * Reads a job file.
+     *
+     * @throws FaultyFile with every fault found, each with path, value and what was expected
+     */
+    public static Job read(byte[] file) throws FaultyFile {
+        JsonNode document = StrictJson.parse(file);
+        if (!document.isObject()) {
+            throw new FaultyFile(List.of(new Fault("$", "", "expected a job file: an object with \"format\": \"mark-turn-job\"")));
+        }
+        List<Fault> faults = new ArrayList<>(SchemaHolder.SCHEMA.check(document));
+        if (!faults.isEmpty()) {
+            throw new FaultyFile(faults);
+        }
+        Job job = job(document, faults);
+        if (faults.isEmpty()) {
+            JobNames.check(job, faults);
+        }
+        if (!faults.isEmpty()) {
+            throw new FaultyFile(faults);
+        }
+        return job;
+    }
+
+    private static Job job(JsonNode document, List<Fault> faults) {
+        JsonNode units = document.get("units");
+        Units inForce = new Units(
+                LengthUnit.of(units.get("length").asString()).orElseThrow(),
+                AngleUnit.of(units.get("angle").asString()).orElseThrow());
+        Element root = new Element(document, "$", inForce, faults);
+        if (!root.list("traverses").isEmpty()) {
+            root.fault("traverses", "traverses are not computed yet by this version: expected none");
+        }
+        if (root.at("network").flag("run", false)) {
+            root.fault("network", "the network is not computed yet by this version: expected \"run\": false");
+        }
+        return new Job(
+                root.text("name"),
+                root.text("place"),
+                inForce,
+                JobElements.classOfWork(root),
+                root.flag("planOnly", false),
+                JobElements.earth(root),
+                root.list("instruments").stream().map(JobElements::instrument).toList(),
+                root.list("reflectors").stream().map(JobElements::reflector).toList(),
+                root.list("marks").stream().map(JobElements::mark).toList(),
+                root.list("setups").stream().map(JobElements::setup).toList(),
+                root.list("fixes").stream().map(JobElements::fix).toList(),
+                root.list("adopted").stream().map(JobElements::adopted).toList(),
+                root.list("decisions").stream().map(JobElements::decision).toList());
+    }
+
+    /** Writes a job so that {@link #read} gives it back. */
+    public static byte[] write(Job job) {
+        return StrictJson.MAPPER.writeValueAsBytes(new JobNodes(job.units()).job(job));
+    }
+}

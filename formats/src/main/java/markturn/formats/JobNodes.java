@@ -1,0 +1,275 @@
+package markturn.formats;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Notch;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Records to elements of the job file, in the job's units. */
+final class JobNodes {
+    /** Fifteen digits survive a decimal number's way into a double, through a unit and back. */
+    private static final MathContext EXACT_DIGITS = new MathContext(15);
+
+    private final Units units;
+
+    JobNodes(Units units) {
+        this.units = units;
+    }
+
+    private static ObjectNode object() {
+        return JsonNodeFactory.instance.objectNode();
+    }
+
+    private static BigDecimal inUnit(double value, double unit) {
+        BigDecimal digits = new BigDecimal(value / unit).round(EXACT_DIGITS).stripTrailingZeros();
+        return digits.scale() < 0 ? digits.setScale(0) : digits;
+    }
+
+    private BigDecimal length(double metres) {
+        return inUnit(metres, units.length().metres());
+    }
+
+    private BigDecimal small(double radians) {
+        return inUnit(radians, units.angle().small());
+    }
+
+    private static BigDecimal plain(double value) {
+        return inUnit(value, 1);
+    }
+
+    private void putLength(ObjectNode to, String key, OptionalDouble metres) {
+        metres.ifPresent(m -> to.put(key, length(m)));
+    }
+
+    private static void putPlain(ObjectNode to, String key, OptionalDouble value) {
+        value.ifPresent(v -> to.put(key, plain(v)));
+    }
+
+    private static void putText(ObjectNode to, String key, String text) {
+        if (!text.isEmpty()) {
+            to.put(key, text);
+        }
+    }
+
+    private static <T> ArrayNode list(List<T> all, Function<T, ObjectNode> node) {
+        ArrayNode nodes = JsonNodeFactory.instance.arrayNode();
+        all.forEach(each -> nodes.add(node.apply(each)));
+        return nodes;
+    }
+
+    ObjectNode job(Job job) {
+        ObjectNode to = object();
+        to.put("format", "mark-turn-job").put("version", 1).put("name", job.name());
+        putText(to, "place", job.place());
+        to.putObject("units").put("length", units.length().key()).put("angle", units.angle().key());
+        classOfWork(to, job.classOfWork());
+        to.put("planOnly", job.planOnly());
+        earth(to.putObject("earth"), job.earth());
+        to.set("instruments", list(job.instruments(), this::instrument));
+        to.set("reflectors", list(job.reflectors(), this::reflector));
+        to.set("marks", list(job.marks(), this::mark));
+        to.set("setups", list(job.setups(), this::setup));
+        to.set("fixes", list(job.fixes(), this::fix));
+        to.set("adopted", list(job.adopted(), this::adopted));
+        to.set("decisions", list(job.decisions(), JobNodes::decision));
+        return to;
+    }
+
+    private void classOfWork(ObjectNode to, ClassOfWork work) {
+        to.put("classOfWork", work.preset().key());
+        if (work.overrides().isEmpty()) {
+            return;
+        }
+        ObjectNode limits = to.putObject("classLimits");
+        for (Limit limit : Limit.values()) {
+            Double value = work.overrides().get(limit);
+            if (value != null) {
+                limits.put(
+                        limit.key(),
+                        switch (limit.dimension()) {
+                            case ARC -> small(value);
+                            case LENGTH -> length(value);
+                            case MINUTES, COUNT, RATIO -> plain(value);
+                        });
+            }
+        }
+    }
+
+    private void earth(ObjectNode to, Earth earth) {
+        to.put("radius", length(earth.radius()))
+                .put("refraction", plain(earth.refraction()))
+                .put("curvature", earth.curvature())
+                .put("scaleFactor", plain(earth.scaleFactor()));
+    }
+
+    private void notch(ObjectNode to, Optional<Notch> notch) {
+        notch.ifPresent(
+                n -> to.putObject("notch").put("radius", length(n.radius())).put("belowAxis", length(n.belowAxis())));
+    }
+
+    private static void atmosphere(ObjectNode to, Atmosphere air) {
+        to.put("temperature", plain(air.temperature()))
+                .put("pressure", plain(air.pressure()))
+                .put("vapour", plain(air.vapour()));
+    }
+
+    ObjectNode instrument(Instrument of) {
+        ObjectNode to = object();
+        to.put("name", of.name())
+                .put("directionStdDev", small(of.directionStdDev()))
+                .put("zenithStdDev", small(of.zenithStdDev()))
+                .put("distanceStdDev", length(of.distanceStdDev()))
+                .put("distancePpm", plain(of.distancePpm()))
+                .put("centringStdDev", length(of.centringStdDev()))
+                .put("heightStdDev", length(of.heightStdDev()));
+        putPlain(to, "wavelength", of.wavelength());
+        atmosphere(to.putObject("reference"), of.reference());
+        notch(to, of.notch());
+        return to;
+    }
+
+    ObjectNode reflector(Reflector of) {
+        ObjectNode to = object();
+        to.put("name", of.name())
+                .put("constant", length(of.constant()))
+                .put("centringStdDev", length(of.centringStdDev()))
+                .put("heightStdDev", length(of.heightStdDev()));
+        notch(to, of.notch());
+        return to;
+    }
+
+    private void coordinates(ObjectNode to, Mark.Coordinates at) {
+        to.put("northing", length(at.northing())).put("easting", length(at.easting()));
+        putLength(to, "elevation", at.elevation());
+    }
+
+    private void deviations(ObjectNode to, Mark.Deviations of) {
+        to.put("northing", length(of.northing()))
+                .put("easting", length(of.easting()))
+                .put("elevation", length(of.elevation()));
+    }
+
+    ObjectNode mark(Mark of) {
+        ObjectNode to = object();
+        to.put("name", of.name()).put("kind", JobElements.key(of.kind()));
+        of.given().ifPresent(at -> coordinates(to, at));
+        of.stdDev().ifPresent(d -> deviations(to.putObject("stdDev"), d));
+        putText(to, "source", of.source());
+        of.found().ifPresent(f -> to.put("found", f.key()));
+        putText(to, "code", of.code());
+        of.sameAs().ifPresent(s -> to.put("sameAs", s));
+        return to;
+    }
+
+    ObjectNode height(MeasuredHeight of) {
+        return object().put("value", length(of.value())).put("to", JobElements.key(of.to()));
+    }
+
+    ObjectNode setup(Setup of) {
+        ObjectNode to = object();
+        to.put("name", of.name())
+                .put("station", of.station())
+                .put("method", JobElements.key(of.method()))
+                .put("instrument", of.instrument());
+        of.instrumentHeight().ifPresent(h -> to.set("instrumentHeight", height(h)));
+        of.tilt()
+                .ifPresent(t -> to.putObject("tilt")
+                        .put("along", small(t.along()))
+                        .put("across", small(t.across()))
+                        .put("compensated", t.compensated()));
+        of.atmosphere().ifPresent(a -> atmosphere(to.putObject("atmosphere"), a));
+        ObjectNode orientation = to.putObject("orientation");
+        if (of.orientation() instanceof Setup.ByAzimuth given) {
+            orientation.put("azimuth", given.azimuth().written()).put("sight", given.sight());
+        } else {
+            ArrayNode sights = orientation.putArray("sights");
+            of.orientation().sights().forEach(sights::add);
+        }
+        to.set("readings", list(of.readings(), this::reading));
+        return to;
+    }
+
+    ObjectNode reading(Reading of) {
+        ObjectNode to = object();
+        to.put("target", of.target()).put("role", JobElements.key(of.role()));
+        of.set().ifPresent(s -> to.put("set", s));
+        to.put("face", JobElements.key(of.face())).put("circle", of.circle().written());
+        of.zenith().ifPresent(z -> to.put("zenith", z.written()));
+        putLength(to, "slope", of.slope());
+        if (!of.slopes().isEmpty()) {
+            ArrayNode slopes = to.putArray("slopes");
+            of.slopes().forEach(s -> slopes.add(length(s)));
+        }
+        to.put("reflector", of.reflector());
+        of.targetHeight().ifPresent(h -> to.set("targetHeight", height(h)));
+        of.at().ifPresent(at -> to.put("at", at.toString()));
+        to.put("origin", JobElements.key(of.origin()));
+        of.applied().ifPresent(a -> {
+            ObjectNode applied = to.putObject("applied");
+            putLength(applied, "constant", a.constant());
+            putPlain(applied, "ppm", a.ppm());
+        });
+        of.offset()
+                .ifPresent(o -> to.putObject("offset")
+                        .put("along", length(o.along()))
+                        .put("across", length(o.across()))
+                        .put("up", length(o.up())));
+        of.struck().ifPresent(reason -> to.put("struck", reason));
+        return to;
+    }
+
+    private ObjectNode fix(SatelliteFix of) {
+        ObjectNode to = object();
+        to.put("mark", of.mark());
+        coordinates(to, of.position());
+        deviations(to.putObject("stdDev"), of.stdDev());
+        return to.put("use", JobElements.key(of.use()));
+    }
+
+    private ObjectNode adopted(Adopted of) {
+        ObjectNode to = object();
+        to.put("mark", of.mark());
+        coordinates(to, of.position());
+        of.stdDev().ifPresent(d -> deviations(to.putObject("stdDev"), d));
+        putText(to, "from", of.from());
+        of.at().ifPresent(at -> to.put("at", at.toString()));
+        putText(to, "by", of.by());
+        putText(to, "reason", of.reason());
+        return to;
+    }
+
+    static ObjectNode decision(Decision of) {
+        ObjectNode to = object();
+        of.at().ifPresent(at -> to.put("at", at.toString()));
+        putText(to, "by", of.by());
+        to.put("what", of.what());
+        Map<String, Object> on = of.on();
+        to.set("on", StrictJson.MAPPER.valueToTree(on));
+        putText(to, "reason", of.reason());
+        of.before().ifPresent(b -> to.set("before", StrictJson.MAPPER.valueToTree(b)));
+        of.after().ifPresent(a -> to.set("after", StrictJson.MAPPER.valueToTree(a)));
+        return to;
+    }
+}

@@ -1,0 +1,85 @@
+package markturn.formats;
+
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.ByteBuffer;
+import java.util.List;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** JSON taken strictly: UTF-8, no duplicate keys, no NaN, nothing behind the end, nothing enormous or deeply nested. */
+final class StrictJson {
+    /** Enough for 100 000 readings. */
+    static final int LARGEST_FILE = 64 * 1024 * 1024;
+
+    private static final int DEEPEST = 40;
+    private static final int LONGEST_TEXT = 20_000;
+    private static final int LONGEST_NUMBER = 60;
+
+    static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(DEEPEST)
+                            .maxStringLength(LONGEST_TEXT)
+                            .maxNameLength(200)
+                            .maxNumberLength(LONGEST_NUMBER)
+                            .build())
+                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .build())
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .build();
+
+    private StrictJson() {}
+
+    /** Parses a file, or says in one fault why it cannot be. */
+    static JsonNode parse(byte[] file) throws FaultyFile {
+        if (file.length == 0) {
+            throw fault("the file is empty; expected a job file");
+        }
+        if (file.length > LARGEST_FILE) {
+            throw fault("the file has %d MB; at most %d MB are read".formatted(file.length >> 20, LARGEST_FILE >> 20));
+        }
+        String text = decode(file);
+        try {
+            JsonNode node = MAPPER.readTree(text);
+            if (node == null || node.isMissingNode()) {
+                throw fault("the file holds nothing; expected a job file");
+            }
+            return node;
+        } catch (JacksonException unreadable) {
+            var location = unreadable.getLocation();
+            String where = location == null ? "" : " at line %d, column %d".formatted(location.getLineNr(), location.getColumnNr());
+            throw fault("not valid JSON" + where + ": " + firstLine(unreadable.getOriginalMessage()));
+        }
+    }
+
+    private static String decode(byte[] file) throws FaultyFile {
+        try {
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .onMalformedInput(CodingErrorAction.REPORT)
+                    .onUnmappableCharacter(CodingErrorAction.REPORT)
+                    .decode(ByteBuffer.wrap(file))
+                    .toString();
+            return text.startsWith("\uFEFF") ? text.substring(1) : text;
+        } catch (CharacterCodingException binary) {
+            throw fault("not a text file in UTF-8; expected a job file");
+        }
+    }
+
+    private static String firstLine(String message) {
+        String line = message == null ? "" : message.lines().findFirst().orElse("");
+        return line.replaceAll("\\(through reference chain.*", "").replaceAll("\\p{Cntrl}", "?").strip();
+    }
+
+    private static FaultyFile fault(String expected) {
+        return new FaultyFile(List.of(new Fault("$", "", expected)));
+    }
+}

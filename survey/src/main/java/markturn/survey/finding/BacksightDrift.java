@@ -1,0 +1,36 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Limit;
+import markturn.survey.result.MeasuredSetup;
+
+/** A closing sight that no longer agrees with the backsight: the circle has turned since. */
+final class BacksightDrift implements Rule {
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.out(Limit.CLOSING_SIGHT).map(out -> {
+            MeasuredSetup.ClosingSight sight =
+                    evidence.measured().setup(out.setup()).closingSight().orElseThrow();
+            String effect = sight.atLongest().isPresent()
+                    ? " That is %s at the longest sight of this setup."
+                            .formatted(evidence.words().difference(sight.atLongest().getAsDouble()))
+                    : "";
+            return Finding.of(
+                            "backsight-drift",
+                            Severity.STOP,
+                            out.setup(),
+                            out.target(),
+                            "The closing sight on %s reads %s %s than the backsight; limit %s.%s Level and sight it again; what lies between the two is doubtful."
+                                    .formatted(
+                                            out.target(),
+                                            evidence.words().small(out.value()),
+                                            out.value() > 0 ? "more" : "less",
+                                            evidence.words().small(out.limit()),
+                                            effect))
+                    .with(Measure.ARC, out.value(), out.limit());
+        });
+    }
+}

@@ -1,0 +1,80 @@
+package markturn.survey.finding;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/** A leg measured from both ends whose two lengths or height differences disagree. */
+final class BothWaysDiffer implements Rule {
+
+    private record Leg(String from, String to, MeasuredSetup setup, SetAbstract sets) {}
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        Job job = evidence.job();
+        List<Leg> legs = evidence.setups()
+                .flatMap(setup -> setup.abstracts().stream()
+                        .filter(s -> s.horizontal().isPresent())
+                        .map(s -> new Leg(job.trueName(setup.setup().station()), job.trueName(s.target()), setup, s)))
+                .toList();
+        List<Finding> found = new ArrayList<>();
+        Set<String> told = new HashSet<>();
+        for (Leg back : legs) {
+            legs.stream()
+                    .takeWhile(there -> there != back)
+                    .filter(there -> there.from().equals(back.to()) && there.to().equals(back.from()))
+                    .filter(there -> told.add(there.from() + "\n" + there.to()))
+                    .findFirst()
+                    .ifPresent(there -> compare(evidence, there, back, found));
+        }
+        return found.stream();
+    }
+
+    private static void compare(Evidence evidence, Leg there, Leg back, List<Finding> found) {
+        double distance = back.sets().horizontal().getAsDouble() - there.sets().horizontal().getAsDouble();
+        judge(evidence, there, back, Limit.BOTH_WAYS_DISTANCE, distance, stdDev(evidence.job(), there, back), "lengths", found);
+        if (there.sets().elevationDifference().isPresent() && back.sets().elevationDifference().isPresent()) {
+            double rise = back.sets().elevationDifference().getAsDouble()
+                    + there.sets().elevationDifference().getAsDouble();
+            judge(evidence, there, back, Limit.BOTH_WAYS_ELEVATION, rise, riseStdDev(evidence.job(), there, back), "height differences", found);
+        }
+    }
+
+    private static void judge(
+            Evidence evidence, Leg there, Leg back, Limit quantity, double value, double sigma, String what, List<Finding> found) {
+        double limit = Math.max(
+                evidence.job().classOfWork().limit(quantity), NormalDistribution.twoSided(0.001) * sigma);
+        if (Math.abs(value) <= limit) {
+            return;
+        }
+        found.add(Finding.of(
+                        "both-ways-differ",
+                        Severity.WARN,
+                        back.setup().name(),
+                        back.sets().target(),
+                        "The %s of %s-%s there and back differ by %s; limit %s. Look at heights, constants and which mark each end stood on; measure one end again."
+                                .formatted(
+                                        what,
+                                        there.from(),
+                                        there.to(),
+                                        evidence.words().difference(value),
+                                        evidence.words().difference(limit)))
+                .with(Measure.LENGTH, value, limit));
+    }
+
+    private static double stdDev(Job job, Leg there, Leg back) {
+        return Math.sqrt(Legs.distanceVariance(job, there.setup(), there.sets()) + Legs.distanceVariance(job, back.setup(), back.sets()));
+    }
+
+    private static double riseStdDev(Job job, Leg there, Leg back) {
+        return Math.sqrt(Legs.riseVariance(job, there.setup(), there.sets()) + Legs.riseVariance(job, back.setup(), back.sets()));
+    }
+}

@@ -1,0 +1,78 @@
+package markturn.survey.finding;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import markturn.survey.angle.Angles;
+import markturn.survey.reduce.FaceMeans;
+import markturn.survey.reduce.PolarFix;
+import markturn.survey.result.MeasuredSetup;
+
+/**
+ * The face-left, face-right pairs of a setup, told apart from those that differ grossly from the rest. Collimation as read is c/sin z plus
+ * the trunnion axis' i·cot z, so what is compared is c·sin z, and steep sights stay out.
+ */
+final class FacePairs {
+    /** Sights steeper than this from the horizon are not judged, radians. Common practice, no source. */
+    private static final double STEEP = Math.toRadians(30);
+
+    /** From here on a pair is a misreading, not noise. Three quarters of the smallest misread digit that can be told, 1'. */
+    private static final double GROSS = 45 * Angles.SECOND;
+
+    /** One pair. {@code value} is c·sin z, or the index; radians. */
+    record Pair(PolarFix fix, int set, double value, double fromTypical) {
+        boolean isGross() {
+            return Math.abs(2 * fromTypical) >= GROSS;
+        }
+    }
+
+    private FacePairs() {}
+
+    /** Every pair of circles on a sight that is not steep. */
+    static List<Pair> collimations(MeasuredSetup setup) {
+        return pairs(setup, means -> {
+            OptionalDouble c = means.collimation();
+            return c.isPresent()
+                    ? OptionalDouble.of(c.getAsDouble() * Math.sin(means.zenith().orElse(Math.PI / 2)))
+                    : c;
+        });
+    }
+
+    /** Every pair of zenith angles on a sight that is not steep. */
+    static List<Pair> indexes(MeasuredSetup setup) {
+        return pairs(setup, FaceMeans::index);
+    }
+
+    private static List<Pair> pairs(MeasuredSetup setup, Function<FaceMeans, OptionalDouble> what) {
+        record Raw(PolarFix fix, int set, double value) {}
+        List<Raw> raw = new ArrayList<>();
+        for (PolarFix fix : setup.booked().fixes()) {
+            fix.pointings().bySet().forEach((set, means) -> {
+                OptionalDouble value = what.apply(means);
+                if (value.isPresent() && !isSteep(means)) {
+                    raw.add(new Raw(fix, set, value.getAsDouble()));
+                }
+            });
+        }
+        double typical = typical(raw.stream().map(Raw::value).toList());
+        return raw.stream()
+                .map(r -> new Pair(r.fix(), r.set(), r.value(), r.value() - typical))
+                .toList();
+    }
+
+    private static boolean isSteep(FaceMeans means) {
+        OptionalDouble zenith = means.zenith();
+        return zenith.isPresent() && Math.abs(zenith.getAsDouble() - Math.PI / 2) > STEEP;
+    }
+
+    /** The value nearest to all others; of two that disagree, the smaller. */
+    private static double typical(List<Double> values) {
+        return values.stream()
+                .min(Comparator.<Double>comparingDouble(
+                                v -> values.stream().mapToDouble(o -> Math.abs(o - v)).sum())
+                        .thenComparingDouble(Math::abs))
+                .orElse(0.0);
+    }
+}

@@ -1,0 +1,145 @@
+package markturn.survey.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Reading;
+import markturn.survey.result.Check;
+import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/**
+ * Every tested quantity of a job with the limit that judges it: the larger of the class limit and what chance reaches. Chance is 0.1 % per
+ * setup (3.3 sigma for a single test), shared among the setup's tests, so that clean work raises no alarm.
+ */
+public final class Judgements {
+    private static final double ALPHA_PER_SETUP = 0.001;
+
+    /** A quantity before its limit is known; {@code pairs} is how many differences a spread is the largest of. */
+    private record Test(Limit quantity, String target, OptionalInt set, double value, double sigma, int pairs) {}
+
+    private final Job job;
+    private final Measured measured;
+
+    private Judgements(Job job, Measured measured) {
+        this.job = job;
+        this.measured = measured;
+    }
+
+    /** All judgements, setup by setup. */
+    public static List<Judgement> of(Job job, Measured measured) {
+        Judgements judgements = new Judgements(job, measured);
+        List<Judgement> all = new ArrayList<>();
+        measured.setups().forEach(setup -> all.addAll(judgements.judge(setup.name(), judgements.testsOf(setup))));
+        judgements.judgeSatelliteFixes(all);
+        return all;
+    }
+
+    private void judgeSatelliteFixes(List<Judgement> all) {
+        List<Test> tests = new ArrayList<>();
+        secondFixes(markturn.survey.result.MeasuredMark.SATELLITE_FIX, tests);
+        all.addAll(judge("", tests));
+    }
+
+    private List<Judgement> judge(String setup, List<Test> tests) {
+        return tests.stream()
+                .map(test -> {
+                    double chance = NormalDistribution.twoSided(ALPHA_PER_SETUP / tests.size() / test.pairs()) * test.sigma();
+                    double classLimit = job.classOfWork().limit(test.quantity());
+                    return new Judgement(
+                            test.quantity(), setup, test.target(), test.set(), test.value(), classLimit, Math.max(classLimit, chance));
+                })
+                .toList();
+    }
+
+    private List<Test> testsOf(MeasuredSetup setup) {
+        Instrument instrument = job.instrument(setup.setup().instrument());
+        List<Test> tests = new ArrayList<>();
+        spread(Limit.COLLIMATION_SPREAD, FacePairs.collimations(setup), instrument.directionStdDev(), tests);
+        spread(Limit.INDEX_SPREAD, FacePairs.indexes(setup), instrument.zenithStdDev(), tests);
+        for (SetAbstract sets : setup.abstracts()) {
+            residuals(sets, instrument, tests);
+            distances(sets, instrument, tests);
+        }
+        for (MeasuredSetup.Backsight backsight : setup.backsights()) {
+            test(Limit.BACKSIGHT_DISTANCE, backsight.target(), backsight.distanceDifference(), backsight.distanceStdDev(), tests);
+            test(Limit.BACKSIGHT_ELEVATION, backsight.target(), backsight.elevationDifference(), backsight.elevationStdDev(), tests);
+        }
+        setup.closingSight()
+                .ifPresent(c -> tests.add(
+                        new Test(Limit.CLOSING_SIGHT, c.target(), OptionalInt.empty(), c.direction(), c.stdDev(), 1)));
+        secondFixes(setup.name(), tests);
+        return tests;
+    }
+
+    private static void spread(Limit quantity, List<FacePairs.Pair> pairs, double sigma, List<Test> tests) {
+        double[] values = pairs.stream()
+                .filter(p -> !p.isGross())
+                .mapToDouble(FacePairs.Pair::value)
+                .sorted()
+                .toArray();
+        if (values.length > 1) {
+            int differences = values.length * (values.length - 1) / 2;
+            double spread = values[values.length - 1] - values[0];
+            tests.add(new Test(quantity, "", OptionalInt.empty(), spread, Math.sqrt(2) * sigma, differences));
+        }
+    }
+
+    /** A set's residual is that of a difference of two directions; over n sets its variance is 2σ²(1 − 1/n). */
+    private static void residuals(SetAbstract sets, Instrument instrument, List<Test> tests) {
+        if (sets.sets() < 2) {
+            return;
+        }
+        double sigma = instrument.directionStdDev() * Math.sqrt(2 * (1 - 1.0 / sets.sets()));
+        for (int i = 0; i < sets.residuals().size(); i++) {
+            OptionalDouble residual = sets.residuals().get(i);
+            if (residual.isPresent()) {
+                tests.add(new Test(
+                        Limit.SET_RESIDUAL, sets.target(), OptionalInt.of(i + 1), residual.getAsDouble(), sigma, 1));
+            }
+        }
+    }
+
+    private static void distances(SetAbstract sets, Instrument instrument, List<Test> tests) {
+        double[] values = sets.distances().stream()
+                .filter(OptionalDouble::isPresent)
+                .mapToDouble(OptionalDouble::getAsDouble)
+                .sorted()
+                .toArray();
+        if (values.length > 1) {
+            double sigma = Math.hypot(instrument.distanceStdDev(), instrument.distancePpm() * 1e-6 * values[0]);
+            tests.add(new Test(
+                    Limit.DISTANCE_SPREAD,
+                    sets.target(),
+                    OptionalInt.empty(),
+                    values[values.length - 1] - values[0],
+                    Math.sqrt(2) * sigma,
+                    values.length * (values.length - 1) / 2));
+        }
+    }
+
+    private void secondFixes(String from, List<Test> tests) {
+        for (Check check : measured.checks()) {
+            if (check.from().equals(from)) {
+                test(Limit.SECOND_FIX_POSITION, check.mark(), check.plan(), check.positionStdDev(), tests);
+                test(Limit.SECOND_FIX_ELEVATION, check.mark(), check.elevationDifference(), check.elevationStdDev(), tests);
+            }
+        }
+    }
+
+    private static void test(Limit quantity, String target, OptionalDouble value, OptionalDouble sigma, List<Test> tests) {
+        if (value.isPresent()) {
+            tests.add(new Test(quantity, target, OptionalInt.empty(), value.getAsDouble(), sigma.getAsDouble(), 1));
+        }
+    }
+
+    /** Roles that a booked set must answer for: detail may be single-face. */
+    static boolean isTurnedInSets(Reading.Role role) {
+        return role == Reading.Role.BACKSIGHT || role == Reading.Role.FORESIGHT;
+    }
+}

@@ -1,0 +1,40 @@
+package markturn.survey.finding;
+
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Reflector;
+import markturn.survey.reduce.Pointings;
+import markturn.survey.reduce.Weights;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/** What a leg, as measured from one end, is worth: variances in square metres. */
+final class Legs {
+    private Legs() {}
+
+    static double distanceVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
+        return weights(job, setup)
+                .distance(sets.fix().pointings().distanceCount(), reflector(job, sets), sets.horizontal().getAsDouble());
+    }
+
+    static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
+        Pointings pointings = sets.fix().pointings();
+        Instrument instrument = job.instrument(setup.setup().instrument());
+        return weights(job, setup)
+                        .heightDifference(
+                                pointings.zenithCount(),
+                                pointings.distanceCount(),
+                                reflector(job, sets),
+                                sets.horizontal().getAsDouble(),
+                                sets.zenith().getAsDouble())
+                + instrument.heightStdDev() * instrument.heightStdDev();
+    }
+
+    private static Weights weights(Job job, MeasuredSetup setup) {
+        return Weights.overMark(job.instrument(setup.setup().instrument()), job.earth());
+    }
+
+    private static Reflector reflector(Job job, SetAbstract sets) {
+        return job.reflector(sets.fix().reflector());
+    }
+}

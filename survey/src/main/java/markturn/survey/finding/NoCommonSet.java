@@ -1,0 +1,26 @@
+package markturn.survey.finding;
+
+import java.util.HashSet;
+import java.util.Set;
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Severity;
+
+/** A target that was never turned in a set together with the zero sight. */
+final class NoCommonSet implements Rule {
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.setups().flatMap(setup -> {
+            Set<String> told = new HashSet<>();
+            return setup.shots().stream()
+                    .filter(s -> s.direction().isEmpty() && told.add(s.fix().target()))
+                    .map(s -> Finding.of(
+                            "no-common-set",
+                            Severity.STOP,
+                            setup.name(),
+                            s.fix().target(),
+                            "%s was never sighted on a circle that also holds %s, so it has no direction. Turn both in one set."
+                                    .formatted(s.fix().target(), setup.setup().orientation().zero())));
+        });
+    }
+}

@@ -1,0 +1,26 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Mark;
+import markturn.survey.result.MeasuredMark;
+
+/** New control that rests on one ray only. */
+final class OneRay implements Rule {
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.measured().marks().stream()
+                .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent() && m.from().isPresent())
+                .filter(m -> m.adjustedBy().isEmpty())
+                .filter(m -> evidence.measured().checks().stream()
+                        .noneMatch(c -> c.mark().equals(m.name()) && c.northingDifference().isPresent()))
+                .map(m -> Finding.of(
+                        "one-ray",
+                        Severity.WARN,
+                        m.from().get().equals(MeasuredMark.SATELLITE_FIX) ? "" : m.from().get(),
+                        m.name(),
+                        "%s is fixed by one ray from %s: a slip in it would not show. Sight it from a second setup before anything is built on it."
+                                .formatted(m.name(), m.from().get())));
+    }
+}

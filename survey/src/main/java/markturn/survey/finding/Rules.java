@@ -1,0 +1,53 @@
+package markturn.survey.finding;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import markturn.survey.job.Job;
+import markturn.survey.result.Measured;
+
+/** All rules, in the order of the work: what stops it first. */
+public final class Rules {
+    private static final List<Rule> ALL = List.of(
+            new BacksightMissing(),
+            new NoCommonSet(),
+            new FacesDiffer(),
+            new WrongTarget(),
+            new BacksightDistance(),
+            new BacksightElevation(),
+            new BacksightOtherMark(),
+            new HeightMeasuredTo(),
+            new ReflectorConstant(),
+            new BacksightDrift(),
+            new ClosingSightMissing(),
+            new SetResidual(),
+            new CollimationSpread(),
+            new IndexSpread(),
+            new DistanceSpread(),
+            new OneSet(),
+            new FaceMissing(),
+            new ShortBacksight(),
+            new HeightUnlikely(),
+            new NotLevelled(),
+            new PrismOnReflectorless(),
+            new PpmUnset(),
+            new MarkFound(),
+            new BothWaysDiffer(),
+            new SecondFix(),
+            new OneRay(),
+            new Coaxing(),
+            new NothingChecked(),
+            new CannotHoldClass());
+
+    private Rules() {}
+
+    /** Everything the rules find, stops first, each with its answer where one holds. */
+    public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements) {
+        Evidence evidence = new Evidence(job, measured, judgements);
+        Answers answers = new Answers(job);
+        Stream<Finding> found = ALL.stream().flatMap(rule -> rule.judge(evidence));
+        return found.map(answers::applyTo)
+                .sorted(Comparator.comparing(Finding::severity).reversed())
+                .toList();
+    }
+}

@@ -1,0 +1,28 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Limit;
+
+/** A set that departs from the mean of the sets. */
+final class SetResidual implements Rule {
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.out(Limit.SET_RESIDUAL)
+                .map(out -> Finding.of(
+                                "set-residual",
+                                Severity.STOP,
+                                out.setup(),
+                                out.target(),
+                                "Set %d of %s departs from the mean by %s; limit %s, out by %s. Observe the set again, or strike it out with a reason."
+                                        .formatted(
+                                                out.set().getAsInt(),
+                                                out.target(),
+                                                evidence.words().small(out.value()),
+                                                evidence.words().small(out.limit()),
+                                                evidence.words().small(out.beyond())))
+                        .with(Measure.ARC, out.value(), out.limit()));
+    }
+}

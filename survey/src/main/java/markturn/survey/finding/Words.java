@@ -1,0 +1,54 @@
+package markturn.survey.finding;
+
+import java.util.Locale;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Units;
+
+/** Numbers in sentences, in the units of the job. */
+public record Words(Units units) {
+    private static final double SMALLEST_ROUND = 10;
+
+    /** A small angle (radians): {@code 12"} or {@code 3.7 mgon}. */
+    public String small(double radians) {
+        double amount = Math.abs(radians) / units.angle().small();
+        return number(amount, amount < SMALLEST_ROUND ? 1 : 0) + units.angle().smallSign();
+    }
+
+    /** A difference of lengths (metres): {@code 12 mm}, or in feet to the thousandth. */
+    public String difference(double metres) {
+        if (units.length() == LengthUnit.METRE) {
+            double millimetres = Math.abs(metres) * 1000;
+            return millimetres >= 10000
+                    ? number(millimetres / 1000, 2) + " m"
+                    : number(millimetres, millimetres < SMALLEST_ROUND ? 1 : 0) + " mm";
+        }
+        return number(Math.abs(metres) / units.length().metres(), 3) + " " + units.length().sign();
+    }
+
+    /** A line's length (metres) for orientation only: {@code 142 m}. */
+    public String line(double metres) {
+        double amount = metres / units.length().metres();
+        return number(amount, amount < SMALLEST_ROUND ? 1 : 0) + " " + units.length().sign();
+    }
+
+    /** A height (metres) to the millimetre, or to the thousandth of a foot. */
+    public String height(double metres) {
+        return number(metres / units.length().metres(), 3) + " " + units.length().sign();
+    }
+
+    /** An angle of any size (radians), with its sign dropped: {@code 180°10'02"}, or in the job's decimal unit. */
+    public String angle(double radians) {
+        if (units.angle() != AngleUnit.DMS) {
+            return units.angle().write(radians, 4) + (units.angle() == AngleUnit.GON ? " gon" : "°");
+        }
+        String[] parts = AngleUnit.DMS.write(Angles.onCircle(radians), 0).split("-");
+        return parts[0] + "°" + parts[1] + "'" + parts[2] + "\"";
+    }
+
+    /** A number with that many decimals and a point. */
+    public static String number(double amount, int decimals) {
+        return String.format(Locale.ROOT, "%." + decimals + "f", amount);
+    }
+}

@@ -1,0 +1,31 @@
+package markturn.survey.job;
+
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What somebody decided. Only ever added to.
+ *
+ * @param what {@code accept}, {@code reopen}, {@code answer}, or another word
+ * @param on what it concerns, by key: {@code setup}, {@code target}, {@code mark}, {@code code}, {@code value}
+ * @param before the note before, where one was changed; plain values (text, number, list, map), not looked into by the computation
+ * @param after the note after
+ */
+public record Decision(
+        Optional<Instant> at,
+        String by,
+        String what,
+        Map<String, Object> on,
+        String reason,
+        Optional<Object> before,
+        Optional<Object> after) {
+    public static final String ACCEPT = "accept";
+    public static final String REOPEN = "reopen";
+    public static final String ANSWER = "answer";
+
+    /** The text that stands under that key of {@link #on}; empty where none does. */
+    public String concerning(String key) {
+        return on.get(key) instanceof String text ? text : "";
+    }
+}

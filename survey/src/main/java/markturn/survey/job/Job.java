@@ -1,0 +1,155 @@
+package markturn.survey.job;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/**
+ * A whole job as it was booked. Names are unique among instruments, among reflectors, among marks and among setups, and every name
+ * used stands in its list; who reads or assembles a job sees to that.
+ */
+public record Job(
+        String name,
+        String place,
+        Units units,
+        ClassOfWork classOfWork,
+        boolean planOnly,
+        Earth earth,
+        List<Instrument> instruments,
+        List<Reflector> reflectors,
+        List<Mark> marks,
+        List<Setup> setups,
+        List<SatelliteFix> fixes,
+        List<Adopted> adopted,
+        List<Decision> decisions) {
+    public Job {
+        instruments = List.copyOf(instruments);
+        reflectors = List.copyOf(reflectors);
+        marks = List.copyOf(marks);
+        setups = List.copyOf(setups);
+        fixes = List.copyOf(fixes);
+        adopted = List.copyOf(adopted);
+        decisions = List.copyOf(decisions);
+    }
+
+    /** A job in which nothing has been booked. */
+    public static Job opened(String name, String place, Units units, ClassOfWork work, boolean planOnly, Earth earth) {
+        return new Job(
+                name, place, units, work, planOnly, earth, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+    }
+
+    /** The instrument of that name, which must be listed. */
+    public Instrument instrument(String called) {
+        return instruments.stream().filter(i -> i.name().equals(called)).findFirst().orElseThrow();
+    }
+
+    /** The reflector of that name; the reflectorless sight need not be listed. */
+    public Reflector reflector(String called) {
+        return reflectors.stream()
+                .filter(r -> r.name().equals(called))
+                .findFirst()
+                .orElseGet(() -> {
+                    if (called.equals(Reflector.REFLECTORLESS)) {
+                        return Reflector.NONE;
+                    }
+                    throw new java.util.NoSuchElementException("reflector " + called);
+                });
+    }
+
+    /** The mark of that name, if listed. */
+    public Optional<Mark> mark(String called) {
+        return marks.stream().filter(m -> m.name().equals(called)).findFirst();
+    }
+
+    /** The setup of that name, if there is one. */
+    public Optional<Setup> setup(String called) {
+        return setups.stream().filter(s -> s.name().equals(called)).findFirst();
+    }
+
+    /** The name a mark goes by once it is followed through {@code sameAs}. */
+    public String trueName(String called) {
+        return mark(called).flatMap(Mark::sameAs).orElse(called);
+    }
+
+    /** Whether any reading comes from a simulated device, so that every page and export says PRACTICE. */
+    public boolean isPractice() {
+        return setups.stream().flatMap(s -> s.readings().stream()).anyMatch(r -> r.origin() == Reading.Origin.SIMULATED);
+    }
+
+    /** The same job with one instrument more. */
+    public Job plus(Instrument more) {
+        return with(added(instruments, more), reflectors, marks, setups, adopted, decisions);
+    }
+
+    /** The same job with one reflector more. */
+    public Job plus(Reflector more) {
+        return with(instruments, added(reflectors, more), marks, setups, adopted, decisions);
+    }
+
+    /** The same job with one mark more. */
+    public Job plus(Mark more) {
+        return with(instruments, reflectors, added(marks, more), setups, adopted, decisions);
+    }
+
+    /** The same job with the mark of that name noted anew. */
+    public Job withMark(String called, UnaryOperator<Mark> noted) {
+        return with(
+                instruments,
+                reflectors,
+                marks.stream().map(m -> m.name().equals(called) ? noted.apply(m) : m).toList(),
+                setups,
+                adopted,
+                decisions);
+    }
+
+    /** The same job with one setup more. */
+    public Job plus(Setup more) {
+        return with(instruments, reflectors, marks, added(setups, more), adopted, decisions);
+    }
+
+    /** The same job with the setup of that name changed. */
+    public Job withSetup(String called, UnaryOperator<Setup> changed) {
+        return with(
+                instruments,
+                reflectors,
+                marks,
+                setups.stream().map(s -> s.name().equals(called) ? changed.apply(s) : s).toList(),
+                adopted,
+                decisions);
+    }
+
+    /** The same job with one decision more. */
+    public Job plus(Decision more) {
+        return with(instruments, reflectors, marks, setups, adopted, added(decisions, more));
+    }
+
+    private Job with(
+            List<Instrument> theseInstruments,
+            List<Reflector> theseReflectors,
+            List<Mark> theseMarks,
+            List<Setup> theseSetups,
+            List<Adopted> theseAdopted,
+            List<Decision> theseDecisions) {
+        return new Job(
+                name,
+                place,
+                units,
+                classOfWork,
+                planOnly,
+                earth,
+                theseInstruments,
+                theseReflectors,
+                theseMarks,
+                theseSetups,
+                fixes,
+                theseAdopted,
+                theseDecisions);
+    }
+
+    private static <T> List<T> added(List<T> list, T more) {
+        List<T> longer = new ArrayList<>(list);
+        longer.add(more);
+        return longer;
+    }
+}

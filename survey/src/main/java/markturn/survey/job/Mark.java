@@ -1,0 +1,73 @@
+package markturn.survey.job;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * A physical point with a name.
+ *
+ * @param given its coordinates where they are given; always for control, unless {@code sameAs}
+ * @param source where given coordinates come from; may be empty
+ * @param found its state on the ground; may be empty
+ * @param code of detail; may be empty
+ * @param sameAs the mark this is another name for
+ */
+public record Mark(
+        String name,
+        Kind kind,
+        Optional<Coordinates> given,
+        Optional<Deviations> stdDev,
+        String source,
+        Optional<Found> found,
+        String code,
+        Optional<String> sameAs) {
+    /** What a mark is for. */
+    public enum Kind {
+        CONTROL,
+        NEW,
+        LOCATED
+    }
+
+    /** How a mark was found on the ground. */
+    public enum Found {
+        UNDISTURBED("undisturbed"),
+        LEANING("leaning"),
+        LOOSE("loose"),
+        NOT_FOUND("not found");
+
+        private final String key;
+
+        Found(String key) {
+            this.key = key;
+        }
+
+        /** The word in files and on screen. */
+        public String key() {
+            return key;
+        }
+    }
+
+    /** Northing, easting and perhaps elevation, metres. */
+    public record Coordinates(double northing, double easting, OptionalDouble elevation) {}
+
+    /** Standard deviations of coordinates, metres, one sigma. */
+    public record Deviations(double northing, double easting, double elevation) {}
+
+    /** A mark without coordinates. */
+    public static Mark named(String name, Kind kind) {
+        return new Mark(name, kind, Optional.empty(), Optional.empty(), "", Optional.empty(), "", Optional.empty());
+    }
+
+    /** A control mark. */
+    public static Mark control(String name, double northing, double easting, OptionalDouble elevation, String source) {
+        return new Mark(
+                name,
+                Kind.CONTROL,
+                Optional.of(new Coordinates(northing, easting, elevation)),
+                Optional.empty(),
+                source,
+                Optional.empty(),
+                "",
+                Optional.empty());
+    }
+}

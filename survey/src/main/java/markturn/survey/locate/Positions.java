@@ -1,0 +1,131 @@
+package markturn.survey.locate;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.result.Check;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+import markturn.survey.result.Shot;
+
+/**
+ * The positions of a job's marks as they come to be known: given and adopted ones from the start, satellite fixes of marks without
+ * coordinates before the setups, then what each setup carries. A mark reached twice keeps its first position; the second look is a check.
+ */
+public final class Positions {
+    private final Job job;
+    private final Map<String, Position> known = new LinkedHashMap<>();
+    private final Map<String, String> from = new HashMap<>();
+    private final Map<String, String> adjustedBy = new HashMap<>();
+    private final List<SatelliteFix> toCompare = new ArrayList<>();
+    private final List<Check> checks = new ArrayList<>();
+
+    public Positions(Job job) {
+        this.job = job;
+        for (Mark mark : job.marks()) {
+            mark.given().ifPresent(at -> put(mark.name(), Position.held(at)));
+        }
+        for (Adopted adopted : job.adopted()) {
+            Mark.Deviations stdDev = adopted.stdDev().orElse(new Mark.Deviations(0, 0, 0));
+            put(job.trueName(adopted.mark()), Position.known(adopted.position(), stdDev));
+            adjustedBy.put(job.trueName(adopted.mark()), adopted.from());
+        }
+        for (SatelliteFix fix : job.fixes()) {
+            String mark = job.trueName(fix.mark());
+            if (!known.containsKey(mark)) {
+                put(mark, Position.known(fix.position(), fix.stdDev()));
+                from.put(mark, MeasuredMark.SATELLITE_FIX);
+            } else if (fix.use() == SatelliteFix.Use.CHECK) {
+                toCompare.add(fix);
+            }
+        }
+    }
+
+    private void put(String mark, Position position) {
+        known.put(mark, job.planOnly() ? position.planOnly() : position);
+    }
+
+    /** Positions by true name, as known so far. */
+    public Map<String, Position> known() {
+        return known;
+    }
+
+    /** Takes in what a setup carried: new positions, and checks on what had one. Backsights do neither. */
+    public void carry(MeasuredSetup setup) {
+        for (Shot shot : setup.shots()) {
+            Reading.Role role = shot.fix().role();
+            String mark = job.trueName(shot.fix().target());
+            if (role == Reading.Role.BACKSIGHT) {
+                continue;
+            }
+            if (known.containsKey(mark)) {
+                checks.add(compare(mark, setup.name(), shot.position(), known.get(mark)));
+            } else if (role != Reading.Role.CHECK && shot.position().isPresent()) {
+                known.put(mark, shot.position().get());
+                from.put(mark, setup.name());
+            }
+        }
+    }
+
+    private static Check compare(String mark, String from, Optional<Position> seen, Position known) {
+        OptionalDouble none = OptionalDouble.empty();
+        if (seen.isEmpty()) {
+            return new Check(mark, from, none, none, none, none, none);
+        }
+        Position second = seen.get();
+        double north = second.northing() - known.northing();
+        double east = second.easting() - known.easting();
+        double variance = second.plan().plus(known.plan()).along(Math.atan2(east, north));
+        boolean levels = second.elevation().isPresent() && known.elevation().isPresent();
+        return new Check(
+                mark,
+                from,
+                OptionalDouble.of(north),
+                OptionalDouble.of(east),
+                levels
+                        ? OptionalDouble.of(
+                                second.elevation().getAsDouble() - known.elevation().getAsDouble())
+                        : none,
+                OptionalDouble.of(Math.sqrt(variance)),
+                levels
+                        ? OptionalDouble.of(Math.sqrt(second.elevationVariance().getAsDouble()
+                                + known.elevationVariance().getAsDouble()))
+                        : none);
+    }
+
+    /** All checks: those of the setups in order, then satellite fixes against the final positions. */
+    public List<Check> checks() {
+        List<Check> all = new ArrayList<>(checks);
+        for (SatelliteFix fix : toCompare) {
+            Position seen = Position.known(fix.position(), fix.stdDev());
+            all.add(compare(
+                    job.trueName(fix.mark()),
+                    MeasuredMark.SATELLITE_FIX,
+                    Optional.of(job.planOnly() ? seen.planOnly() : seen),
+                    known.get(job.trueName(fix.mark()))));
+        }
+        return all;
+    }
+
+    /** Every mark once, without its other names. */
+    public List<MeasuredMark> marks() {
+        return job.marks().stream()
+                .filter(m -> m.sameAs().isEmpty())
+                .map(m -> new MeasuredMark(
+                        m,
+                        Optional.ofNullable(known.get(m.name())),
+                        Optional.ofNullable(from.get(m.name())),
+                        Optional.ofNullable(adjustedBy.get(m.name()))))
+                .toList();
+    }
+}

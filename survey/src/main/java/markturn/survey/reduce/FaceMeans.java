@@ -1,0 +1,112 @@
+package markturn.survey.reduce;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Reading;
+
+/**
+ * What one target shows in one set: repeated pointings meaned on each face, then the mean of the faces. A single face stands as it is:
+ * neither collimation nor index is ever applied to it.
+ *
+ * @param left circle on face left, mean of its pointings
+ * @param right circle on face right as read
+ * @param zenithLeft as read on face left
+ * @param zenithRight as read on face right
+ * @param slope corrected slope distance, mean of the faces that have one
+ */
+public record FaceMeans(
+        OptionalDouble left, OptionalDouble right, OptionalDouble zenithLeft, OptionalDouble zenithRight, OptionalDouble slope) {
+
+    /** Means of standing readings of one target in one set, at least one. */
+    static FaceMeans of(List<BookedReading> readings, Function<Reading, OptionalDouble> correctedSlope) {
+        List<Reading> left = face(readings, Reading.Face.LEFT);
+        List<Reading> right = face(readings, Reading.Face.RIGHT);
+        OptionalDouble slopeLeft = average(left, correctedSlope);
+        OptionalDouble slopeRight = average(right, correctedSlope);
+        OptionalDouble slope = slopeLeft.isPresent() && slopeRight.isPresent()
+                ? OptionalDouble.of((slopeLeft.getAsDouble() + slopeRight.getAsDouble()) / 2)
+                : slopeLeft.isPresent() ? slopeLeft : slopeRight;
+        return new FaceMeans(circle(left), circle(right), average(left, FaceMeans::zenith), average(right, FaceMeans::zenith), slope);
+    }
+
+    private static List<Reading> face(List<BookedReading> readings, Reading.Face face) {
+        return readings.stream()
+                .map(BookedReading::reading)
+                .filter(r -> r.face() == face)
+                .toList();
+    }
+
+    private static OptionalDouble circle(List<Reading> readings) {
+        return readings.isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(
+                        Angles.mean(readings.stream().map(r -> r.circle().radians()).toList()));
+    }
+
+    private static OptionalDouble zenith(Reading reading) {
+        return reading.zenith().isPresent()
+                ? OptionalDouble.of(reading.zenith().get().radians())
+                : OptionalDouble.empty();
+    }
+
+    private static OptionalDouble average(List<Reading> readings, Function<Reading, OptionalDouble> what) {
+        return readings.stream()
+                .map(what)
+                .filter(OptionalDouble::isPresent)
+                .mapToDouble(OptionalDouble::getAsDouble)
+                .average();
+    }
+
+    /** Whether the circle was read on both faces. */
+    public boolean bothFaces() {
+        return left.isPresent() && right.isPresent();
+    }
+
+    /** The circle on one face brought to face left; empty where that face was not read. */
+    public OptionalDouble onFace(Reading.Face face) {
+        if (face == Reading.Face.LEFT) {
+            return left;
+        }
+        return right.isPresent() ? OptionalDouble.of(Faces.rightAsLeft(right.getAsDouble())) : OptionalDouble.empty();
+    }
+
+    /** The direction on the circle, mean of the faces read, in [0, 2 pi). */
+    public double direction() {
+        if (bothFaces()) {
+            return Faces.direction(left.getAsDouble(), right.getAsDouble());
+        }
+        return left.isPresent() ? left.getAsDouble() : Faces.rightAsLeft(right.getAsDouble());
+    }
+
+    /** Collimation as this pair shows it; empty for a single face. */
+    public OptionalDouble collimation() {
+        return bothFaces()
+                ? OptionalDouble.of(Faces.collimation(left.getAsDouble(), right.getAsDouble()))
+                : OptionalDouble.empty();
+    }
+
+    /** Whether the zenith was read on both faces. */
+    public boolean bothZeniths() {
+        return zenithLeft.isPresent() && zenithRight.isPresent();
+    }
+
+    /** Zenith angle, mean of the faces read; empty where none was. */
+    public OptionalDouble zenith() {
+        if (bothZeniths()) {
+            return OptionalDouble.of(Faces.zenith(zenithLeft.getAsDouble(), zenithRight.getAsDouble()));
+        }
+        if (zenithLeft.isPresent()) {
+            return zenithLeft;
+        }
+        return zenithRight.isPresent() ? OptionalDouble.of(Angles.TURN - zenithRight.getAsDouble()) : OptionalDouble.empty();
+    }
+
+    /** Vertical index as this pair shows it; empty for a single face. */
+    public OptionalDouble index() {
+        return bothZeniths()
+                ? OptionalDouble.of(Faces.index(zenithLeft.getAsDouble(), zenithRight.getAsDouble()))
+                : OptionalDouble.empty();
+    }
+}

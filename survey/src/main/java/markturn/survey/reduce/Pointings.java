@@ -1,0 +1,98 @@
+package markturn.survey.reduce;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.Function;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Reading;
+
+/**
+ * Standing readings that belong together, set by set. Sets weigh equally. How much counts is kept per quantity: a full set 1, a single
+ * face one half; a distance 1 for each set that has one.
+ */
+public final class Pointings {
+    private final List<BookedReading> readings;
+    private final SortedMap<Integer, FaceMeans> bySet = new TreeMap<>();
+
+    Pointings(List<BookedReading> readings, Function<Reading, OptionalDouble> correctedSlope) {
+        this.readings = List.copyOf(readings);
+        SortedMap<Integer, List<BookedReading>> sorted = new TreeMap<>();
+        for (BookedReading reading : readings) {
+            sorted.computeIfAbsent(reading.circle(), set -> new java.util.ArrayList<>()).add(reading);
+        }
+        sorted.forEach((set, inSet) -> bySet.put(set, FaceMeans.of(inSet, correctedSlope)));
+    }
+
+    /** The readings, in the order of the book. */
+    public List<BookedReading> readings() {
+        return readings;
+    }
+
+    /** Face means by set number, ascending. */
+    public SortedMap<Integer, FaceMeans> bySet() {
+        return java.util.Collections.unmodifiableSortedMap(bySet);
+    }
+
+    /** Zenith angle: mean of the sets' means, radians; empty where none was read. */
+    public OptionalDouble zenith() {
+        return bySet.values().stream()
+                .map(FaceMeans::zenith)
+                .filter(OptionalDouble::isPresent)
+                .mapToDouble(OptionalDouble::getAsDouble)
+                .average();
+    }
+
+    /** Corrected slope distance: mean over the sets, metres; empty where none was measured. */
+    public OptionalDouble slope() {
+        return bySet.values().stream()
+                .map(FaceMeans::slope)
+                .filter(OptionalDouble::isPresent)
+                .mapToDouble(OptionalDouble::getAsDouble)
+                .average();
+    }
+
+    /** How many sets the zenith angle rests on, single faces counted half. */
+    public double zenithCount() {
+        return bySet.values().stream()
+                .filter(m -> m.zenith().isPresent())
+                .mapToDouble(m -> m.bothZeniths() ? 1 : 0.5)
+                .sum();
+    }
+
+    /** How many sets hold a distance. */
+    public double distanceCount() {
+        return bySet.values().stream().filter(m -> m.slope().isPresent()).count();
+    }
+
+    /**
+     * Directions reduced set by set to the zero of their circle.
+     *
+     * @param zeros the zero direction of each set that has one
+     */
+    public ReducedDirections reducedTo(SortedMap<Integer, Double> zeros) {
+        SortedMap<Integer, Double> reduced = new TreeMap<>();
+        double count = 0;
+        for (var entry : bySet.entrySet()) {
+            Double zero = zeros.get(entry.getKey());
+            if (zero != null) {
+                reduced.put(entry.getKey(), Angles.onCircle(entry.getValue().direction() - zero));
+                count += entry.getValue().bothFaces() ? 1 : 0.5;
+            }
+        }
+        return new ReducedDirections(reduced, count);
+    }
+
+    /**
+     * The mean over the sets of one face alone, each reduced to its circle's zero; empty where that face was never read on a circle that
+     * has a zero.
+     */
+    public OptionalDouble reducedOnFace(Reading.Face face, SortedMap<Integer, Double> zeros) {
+        List<Double> reduced = bySet.entrySet().stream()
+                .filter(e -> zeros.containsKey(e.getKey()) && e.getValue().onFace(face).isPresent())
+                .map(e -> Angles.onCircle(e.getValue().onFace(face).getAsDouble() - zeros.get(e.getKey())))
+                .toList();
+        return reduced.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Angles.mean(reduced));
+    }
+}

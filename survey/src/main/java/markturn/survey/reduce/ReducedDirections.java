@@ -1,0 +1,19 @@
+package markturn.survey.reduce;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.SortedMap;
+import markturn.survey.angle.Angles;
+
+/**
+ * The directions of one target, set by set, from the circle's zero.
+ *
+ * @param bySet radians by set number
+ * @param count what the mean rests on, single faces counted half
+ */
+public record ReducedDirections(SortedMap<Integer, Double> bySet, double count) {
+    /** The mean, sets weighing equally, in [0, 2 pi); empty where no set holds the zero. */
+    public OptionalDouble mean() {
+        return bySet.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Angles.mean(List.copyOf(bySet.values())));
+    }
+}

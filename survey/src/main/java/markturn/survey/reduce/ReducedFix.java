@@ -1,0 +1,53 @@
+package markturn.survey.reduce;
+
+import java.util.OptionalDouble;
+import markturn.survey.job.Job;
+import markturn.survey.job.Setup;
+
+/**
+ * A fix brought to direction, grid distance and height difference: the mean of the corrected slope distances and of the zenith angles
+ * over the sets, then one reduction.
+ *
+ * @param directions from the circle's zero, set by set
+ * @param zenith radians
+ * @param slope corrected, metres
+ * @param horizontal grid distance, metres
+ * @param elevationDifference mark to mark, metres; empty where a height is missing or the job is plan only
+ */
+public record ReducedFix(
+        PolarFix fix,
+        ReducedDirections directions,
+        OptionalDouble zenith,
+        double zenithCount,
+        OptionalDouble slope,
+        double distanceCount,
+        OptionalDouble horizontal,
+        OptionalDouble elevationDifference) {
+
+    /** Reduces one fix of a setup. */
+    public static ReducedFix of(Job job, Setup setup, BookedSetup booked, PolarFix fix) {
+        Pointings pointings = fix.pointings();
+        OptionalDouble zenith = pointings.zenith();
+        OptionalDouble slope = pointings.slope();
+        OptionalDouble horizontal = OptionalDouble.empty();
+        OptionalDouble difference = OptionalDouble.empty();
+        if (zenith.isPresent() && slope.isPresent()) {
+            Slope reduced = Slope.reduce(slope.getAsDouble(), zenith.getAsDouble(), job.earth());
+            horizontal = OptionalDouble.of(reduced.horizontal() * job.earth().scaleFactor());
+            OptionalDouble instrument = Heights.ofInstrument(job, setup);
+            OptionalDouble target = Heights.ofTarget(job, pointings.readings().get(0).reading());
+            if (!job.planOnly() && instrument.isPresent() && target.isPresent()) {
+                difference = OptionalDouble.of(reduced.rise() + instrument.getAsDouble() - target.getAsDouble());
+            }
+        }
+        return new ReducedFix(
+                fix,
+                pointings.reducedTo(booked.zeros()),
+                zenith,
+                pointings.zenithCount(),
+                slope,
+                pointings.distanceCount(),
+                horizontal,
+                difference);
+    }
+}

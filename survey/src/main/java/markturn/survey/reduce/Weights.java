@@ -1,0 +1,51 @@
+package markturn.survey.reduce;
+
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Reflector;
+
+/**
+ * A-priori variances from the instrument's figures. Textbook propagation; the direction's figure is that of one set on both faces (ISO
+ * 17123-3). Lengths metres, angles radians, results variances.
+ *
+ * @param instrumentCentring metres; 0 where the instrument stands free
+ */
+public record Weights(Instrument instrument, double instrumentCentring, Earth earth) {
+    /** How far refraction may lie from the coefficient assumed. */
+    private static final double REFRACTION_UNCERTAINTY = 0.05;
+
+    /** Of an instrument over a mark. */
+    public static Weights overMark(Instrument instrument, Earth earth) {
+        return new Weights(instrument, instrument.centringStdDev(), earth);
+    }
+
+    /** Of a direction over {@code count} sets to a target at that distance. */
+    public double direction(double count, Reflector target, double distance) {
+        return square(instrument.directionStdDev()) / count + centring(target) / square(distance);
+    }
+
+    /** Of a distance over {@code count} sets. */
+    public double distance(double count, Reflector target, double distance) {
+        return rangingOnly(count, distance) + centring(target);
+    }
+
+    /** Of a height difference: zenith, distance, target height and refraction; the instrument's height stays out. */
+    public double heightDifference(double zenithCount, double distanceCount, Reflector target, double distance, double zenith) {
+        return square(distance * instrument.zenithStdDev()) / zenithCount
+                + rangingOnly(distanceCount, distance) * square(Math.cos(zenith))
+                + square(target.heightStdDev())
+                + square(distance * distance * REFRACTION_UNCERTAINTY / (2 * earth.radius()));
+    }
+
+    private double rangingOnly(double count, double distance) {
+        return (square(instrument.distanceStdDev()) + square(instrument.distancePpm() * 1e-6 * distance)) / count;
+    }
+
+    private double centring(Reflector target) {
+        return square(instrumentCentring) + square(target.centringStdDev());
+    }
+
+    private static double square(double x) {
+        return x * x;
+    }
+}

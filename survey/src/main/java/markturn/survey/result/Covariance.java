@@ -1,0 +1,35 @@
+package markturn.survey.result;
+
+/**
+ * Covariance of northing and easting, square metres.
+ *
+ * @param nn variance of northing
+ * @param ee variance of easting
+ * @param ne covariance
+ */
+public record Covariance(double nn, double ee, double ne) {
+    public static final Covariance NONE = new Covariance(0, 0, 0);
+
+    /** The sum of two independent ones. */
+    public Covariance plus(Covariance other) {
+        return new Covariance(nn + other.nn, ee + other.ee, ne + other.ne);
+    }
+
+    /** Variance along an azimuth (radians). */
+    public double along(double azimuth) {
+        double cos = Math.cos(azimuth);
+        double sin = Math.sin(azimuth);
+        return nn * cos * cos + ee * sin * sin + 2 * ne * cos * sin;
+    }
+
+    /** The one-sigma error ellipse. Textbook eigenvalues of a symmetric 2 by 2 matrix. */
+    public Ellipse ellipse() {
+        double mean = (nn + ee) / 2;
+        double half = Math.hypot((nn - ee) / 2, ne);
+        double azimuth = half == 0 ? 0 : 0.5 * Math.atan2(2 * ne, nn - ee);
+        return new Ellipse(Math.sqrt(mean + half), Math.sqrt(Math.max(0, mean - half)), azimuth < 0 ? azimuth + Math.PI : azimuth);
+    }
+
+    /** Semi-axes in metres and the azimuth of the larger, radians in [0, pi). */
+    public record Ellipse(double semiMajor, double semiMinor, double azimuth) {}
+}

@@ -1,0 +1,19 @@
+package markturn.survey.result;
+
+import java.util.Optional;
+import markturn.survey.job.Mark;
+
+/**
+ * A mark and its position.
+ *
+ * @param from name of the setup that gave the position; empty for given coordinates
+ * @param adjustedBy name of the run its coordinates were adopted from
+ */
+public record MeasuredMark(Mark mark, Optional<Position> position, Optional<String> from, Optional<String> adjustedBy) {
+    /** What stands for the setup where satellites gave the position. */
+    public static final String SATELLITE_FIX = "satellite fix";
+
+    public String name() {
+        return mark.name();
+    }
+}

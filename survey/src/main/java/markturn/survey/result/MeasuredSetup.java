@@ -1,0 +1,81 @@
+package markturn.survey.result;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import markturn.survey.job.Setup;
+import markturn.survey.reduce.BookedSetup;
+
+/**
+ * A setup as computed.
+ *
+ * @param station where it stands; empty where the mark has no position yet
+ * @param orientation azimuth of reduced direction zero, radians; empty without a usable backsight
+ * @param ppm of its air; 0 where unknown
+ * @param redundancy backsights less one; empty without orientation by coordinates
+ * @param abstracts one for each target sighted, by its first fix
+ */
+public record MeasuredSetup(
+        Setup setup,
+        BookedSetup booked,
+        Optional<Position> station,
+        OptionalDouble instrumentHeight,
+        OptionalDouble orientation,
+        OptionalDouble orientationVariance,
+        double ppm,
+        OptionalInt redundancy,
+        OptionalDouble varianceFactor,
+        List<SetAbstract> abstracts,
+        List<Backsight> backsights,
+        List<Observation> observations,
+        List<MarkTest> marks,
+        List<LeftOut> leaveOneOut,
+        Optional<ClosingSight> closingSight,
+        List<Shot> shots) {
+    public String name() {
+        return setup.name();
+    }
+
+    /** The abstract of that target; empty where it was not sighted. */
+    public Optional<SetAbstract> sets(String target) {
+        return abstracts.stream().filter(a -> a.target().equals(target)).findFirst();
+    }
+
+    /**
+     * A backsight compared with its known inverse, observed minus known, metres.
+     *
+     * @param distanceStdDev of the difference in distance, from the instrument's figures
+     */
+    public record Backsight(
+            String target,
+            boolean used,
+            OptionalDouble distance,
+            OptionalDouble distanceDifference,
+            OptionalDouble distanceStdDev,
+            OptionalDouble elevationDifference,
+            OptionalDouble elevationStdDev,
+            OptionalDouble northingDifference,
+            OptionalDouble eastingDifference) {}
+
+    /** All observations of one mark tested together; {@code detectable} is its shift in metres in its worst direction. */
+    public record MarkTest(String target, OptionalDouble statistic, OptionalDouble detectable, boolean used) {}
+
+    /** What changes when one mark is left out: without minus with, metres and radians; empty where nothing would be left to check. */
+    public record LeftOut(
+            String target,
+            OptionalDouble northingShift,
+            OptionalDouble eastingShift,
+            OptionalDouble orientationShift,
+            OptionalDouble varianceFactor) {}
+
+    /**
+     * The last sight back before picking up.
+     *
+     * @param target the backsight it was taken to
+     * @param direction change, radians
+     * @param stdDev of that change, radians
+     * @param atLongest what it is at the longest foresight or detail, metres
+     */
+    public record ClosingSight(String target, double direction, double stdDev, OptionalDouble atLongest) {}
+}

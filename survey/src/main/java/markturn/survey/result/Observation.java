@@ -1,0 +1,58 @@
+package markturn.survey.result;
+
+import java.util.OptionalDouble;
+
+/**
+ * One observation of a station's orientation or position and what it was worth.
+ *
+ * @param residual adjusted minus observed, radians or metres by kind
+ * @param stdDev a priori, same unit
+ * @param redundancy its share of what is left over, 0 to 1
+ */
+public record Observation(String target, Kind kind, double residual, double stdDev, double redundancy, boolean used) {
+    /** Significance 0.1 %, power 80 %: the factor of the smallest error that shows (W. Baarda). */
+    public static final double DETECTABLE_FACTOR = 4.13;
+
+    /** Below this nothing is said to be checked at all: rounding, not redundancy. */
+    private static final double NO_REDUNDANCY = 1e-9;
+
+    /** What is observed. */
+    public enum Kind {
+        DIRECTION("direction", true),
+        DISTANCE("distance", false),
+        ELEVATION_DIFFERENCE("elevationDifference", false),
+        NORTHING("northing", false),
+        EASTING("easting", false),
+        ELEVATION("elevation", false);
+
+        private final String key;
+        private final boolean angular;
+
+        Kind(String key, boolean angular) {
+            this.key = key;
+            this.angular = angular;
+        }
+
+        public String key() {
+            return key;
+        }
+
+        public boolean angular() {
+            return angular;
+        }
+    }
+
+    private boolean unchecked() {
+        return redundancy < NO_REDUNDANCY;
+    }
+
+    /** {@code v/(sigma sqrt r)}; empty where nothing checks it. */
+    public OptionalDouble standardised() {
+        return unchecked() ? OptionalDouble.empty() : OptionalDouble.of(residual / (stdDev * Math.sqrt(redundancy)));
+    }
+
+    /** The smallest error it would betray, {@code 4.13 sigma/sqrt r}; empty where nothing checks it. */
+    public OptionalDouble detectable() {
+        return unchecked() ? OptionalDouble.empty() : OptionalDouble.of(DETECTABLE_FACTOR * stdDev / Math.sqrt(redundancy));
+    }
+}

@@ -1,0 +1,51 @@
+package markturn.survey.result;
+
+import java.util.OptionalDouble;
+import markturn.survey.job.Mark;
+
+/**
+ * Where a mark is and how well that is known.
+ *
+ * @param elevation metres; empty where unknown or in a job that is plan only
+ * @param plan covariance of northing and easting
+ * @param elevationVariance square metres; empty with the elevation
+ */
+public record Position(double northing, double easting, OptionalDouble elevation, Covariance plan, OptionalDouble elevationVariance) {
+    /** Held fixed. */
+    public static Position held(Mark.Coordinates at) {
+        return new Position(
+                at.northing(),
+                at.easting(),
+                at.elevation(),
+                Covariance.NONE,
+                at.elevation().isPresent() ? OptionalDouble.of(0) : OptionalDouble.empty());
+    }
+
+    /** Known with those deviations, uncorrelated. */
+    public static Position known(Mark.Coordinates at, Mark.Deviations stdDev) {
+        return new Position(
+                at.northing(),
+                at.easting(),
+                at.elevation(),
+                new Covariance(
+                        stdDev.northing() * stdDev.northing(), stdDev.easting() * stdDev.easting(), 0),
+                at.elevation().isPresent()
+                        ? OptionalDouble.of(stdDev.elevation() * stdDev.elevation())
+                        : OptionalDouble.empty());
+    }
+
+    /** The same without elevation. */
+    public Position planOnly() {
+        return new Position(northing, easting, OptionalDouble.empty(), plan, OptionalDouble.empty());
+    }
+
+    /** Horizontal grid distance to another place, metres. */
+    public double distanceTo(Position other) {
+        return Math.hypot(other.northing - northing, other.easting - easting);
+    }
+
+    /** Azimuth to another place, radians in (-pi, pi]. */
+    public double azimuthTo(Position other) {
+        return Math.atan2(other.easting - easting, other.northing - northing);
+    }
+}

@@ -1,0 +1,247 @@
+package markturn.survey.station;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.survey.locate.PolarShots;
+import markturn.survey.reduce.BookedSetup;
+import markturn.survey.reduce.Distances;
+import markturn.survey.reduce.Heights;
+import markturn.survey.reduce.Pointings;
+import markturn.survey.reduce.ReducedFix;
+import markturn.survey.reduce.Slope;
+import markturn.survey.reduce.Weights;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.MeasuredSetup.Backsight;
+import markturn.survey.result.Position;
+import markturn.survey.result.SetAbstract;
+import markturn.survey.result.Shot;
+
+/**
+ * A setup on a mark: its circle oriented by backsights, each compared with the known inverse. The station and the backsights are held as
+ * they are known when the setup comes up.
+ */
+public final class OccupiedStation {
+    private final Job job;
+    private final Setup setup;
+    private final Map<String, Position> known;
+    private final BookedSetup booked;
+    private final List<ReducedFix> fixes;
+    private final Optional<Position> station;
+    private final Instrument instrument;
+    private final Weights weights;
+
+    private OccupiedStation(Job job, Setup setup, Map<String, Position> known) {
+        this.job = job;
+        this.setup = setup;
+        this.known = known;
+        this.booked = new BookedSetup(job, setup);
+        this.fixes = booked.fixes().stream()
+                .map(fix -> ReducedFix.of(job, setup, booked, fix))
+                .toList();
+        this.station = position(setup.station());
+        this.instrument = job.instrument(setup.instrument());
+        this.weights = Weights.overMark(instrument, job.earth());
+    }
+
+    /**
+     * Computes a setup.
+     *
+     * @param known positions by true name, as they are when this setup comes up
+     */
+    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known) {
+        return new OccupiedStation(job, setup, known).measured();
+    }
+
+    private MeasuredSetup measured() {
+        Optional<Oriented> oriented =
+                setup.orientation() instanceof Setup.ByAzimuth given ? byAzimuth(given) : Oriented.by(rays());
+        OptionalDouble orientation = oriented.map(o -> OptionalDouble.of(o.orientation())).orElse(OptionalDouble.empty());
+        OptionalDouble variance = oriented.map(o -> OptionalDouble.of(o.variance())).orElse(OptionalDouble.empty());
+        boolean byMarks = setup.orientation() instanceof Setup.BySights;
+        PolarShots polar = new PolarShots(job, weights, station, orientation, variance);
+        List<Shot> shots = fixes.stream().map(polar::shot).toList();
+        List<SetAbstract> abstracts = SetAbstracts.of(booked, fixes);
+        return new MeasuredSetup(
+                setup,
+                booked,
+                station,
+                Heights.ofInstrument(job, setup),
+                orientation,
+                variance,
+                Distances.ppm(job, setup).orElse(0),
+                oriented.map(Oriented::redundancy).orElse(OptionalInt.empty()),
+                oriented.map(Oriented::varianceFactor).orElse(OptionalDouble.empty()),
+                abstracts,
+                backsights(shots),
+                byMarks ? oriented.map(Oriented::observations).orElse(List.of()) : List.of(),
+                byMarks ? oriented.map(Oriented::marks).orElse(List.of()) : List.of(),
+                byMarks ? oriented.map(Oriented::leaveOneOut).orElse(List.of()) : List.of(),
+                ClosingSights.of(job, setup, booked, fixes),
+                shots);
+    }
+
+    private Optional<Position> position(String name) {
+        return Optional.ofNullable(known.get(job.trueName(name)));
+    }
+
+    private List<Oriented.Ray> rays() {
+        List<Oriented.Ray> rays = new ArrayList<>();
+        if (station.isEmpty()) {
+            return rays;
+        }
+        for (String sight : setup.orientation().sights()) {
+            Optional<Position> mark = position(sight);
+            Pointings pointings = booked.backsight(sight);
+            var directions = pointings.reducedTo(booked.zeros());
+            if (mark.isEmpty() || directions.mean().isEmpty()) {
+                continue;
+            }
+            double inverse = station.get().distanceTo(mark.get());
+            double distance = measuredDistance(pointings).orElse(inverse);
+            if (inverse > 0) {
+                double azimuth = station.get().azimuthTo(mark.get());
+                rays.add(new Oriented.Ray(
+                        sight,
+                        Angles.onCircle(azimuth - directions.mean().getAsDouble()),
+                        weights.direction(directions.count(), reflector(pointings), distance),
+                        distance));
+            }
+        }
+        return rays;
+    }
+
+    private Optional<Oriented> byAzimuth(Setup.ByAzimuth given) {
+        Pointings pointings = booked.backsight(given.sight());
+        var directions = pointings.reducedTo(booked.zeros());
+        if (directions.mean().isEmpty()) {
+            return Optional.empty();
+        }
+        OptionalDouble inverse = station.isPresent() && position(given.sight()).isPresent()
+                ? OptionalDouble.of(station.get().distanceTo(position(given.sight()).get()))
+                : OptionalDouble.empty();
+        // Without any distance the centring of a far, unknown sight cannot be counted: it is taken as far away.
+        double distance = measuredDistance(pointings).orElse(inverse.orElse(Double.POSITIVE_INFINITY));
+        double variance = weights.direction(directions.count(), reflector(pointings), distance);
+        return Oriented.by(List.of(new Oriented.Ray(
+                given.sight(), Angles.onCircle(given.azimuth().radians() - directions.mean().getAsDouble()), variance, distance)));
+    }
+
+    private OptionalDouble measuredDistance(Pointings pointings) {
+        OptionalDouble slope = pointings.slope();
+        OptionalDouble zenith = pointings.zenith();
+        if (slope.isEmpty() || zenith.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        Slope reduced = Slope.reduce(slope.getAsDouble(), zenith.getAsDouble(), job.earth());
+        return OptionalDouble.of(reduced.horizontal() * job.earth().scaleFactor());
+    }
+
+    private Reflector reflector(Pointings pointings) {
+        return job.reflector(pointings.readings().get(0).reading().reflector());
+    }
+
+    private List<Backsight> backsights(List<Shot> shots) {
+        Set<String> targets = new LinkedHashSet<>(setup.orientation().sights());
+        shots.stream()
+                .filter(s -> s.fix().role() == Reading.Role.BACKSIGHT)
+                .forEach(s -> targets.add(s.fix().target()));
+        List<Backsight> rows = new ArrayList<>();
+        for (String target : targets) {
+            Optional<Shot> shot = shots.stream()
+                    .filter(s -> s.fix().role() == Reading.Role.BACKSIGHT
+                            && s.fix().target().equals(target))
+                    .max((a, b) -> Boolean.compare(
+                            a.horizontal().isPresent(), b.horizontal().isPresent()));
+            shot.ifPresent(s -> rows.add(compare(target, s)));
+        }
+        return rows;
+    }
+
+    private Backsight compare(String target, Shot shot) {
+        boolean used = setup.orientation().sights().contains(target);
+        Optional<Position> mark = position(target);
+        OptionalDouble none = OptionalDouble.empty();
+        if (mark.isEmpty() || station.isEmpty() || shot.horizontal().isEmpty()) {
+            return new Backsight(target, used, shot.horizontal(), none, none, none, none, none, none);
+        }
+        double inverse = station.get().distanceTo(mark.get());
+        double measured = shot.horizontal().getAsDouble();
+        Reflector reflector = job.reflector(shot.fix().reflector());
+        double azimuth = station.get().azimuthTo(mark.get());
+        double ofControl = given(setup.station()).along(azimuth) + given(target).along(azimuth);
+        double distanceVariance =
+                weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
+                        + station.get().plan().along(azimuth)
+                        + mark.get().plan().along(azimuth)
+                        + ofControl;
+        boolean levels = shot.rise().isPresent()
+                && station.get().elevation().isPresent()
+                && mark.get().elevation().isPresent();
+        OptionalDouble rise = levels
+                ? OptionalDouble.of(shot.rise().getAsDouble()
+                        - (mark.get().elevation().getAsDouble()
+                                - station.get().elevation().getAsDouble()))
+                : none;
+        OptionalDouble riseStdDev = levels ? OptionalDouble.of(Math.sqrt(elevationVariance(target, mark.get(), shot))) : none;
+        Optional<Position> seen = shot.position();
+        return new Backsight(
+                target,
+                used,
+                shot.horizontal(),
+                OptionalDouble.of(measured - inverse),
+                OptionalDouble.of(Math.sqrt(distanceVariance)),
+                rise,
+                riseStdDev,
+                seen.map(p -> OptionalDouble.of(p.northing() - mark.get().northing())).orElse(none),
+                seen.map(p -> OptionalDouble.of(p.easting() - mark.get().easting())).orElse(none));
+    }
+
+    private double elevationVariance(String target, Position mark, Shot shot) {
+        Pointings pointings = shot.fix().pointings();
+        double own = weights.heightDifference(
+                pointings.zenithCount(),
+                pointings.distanceCount(),
+                job.reflector(shot.fix().reflector()),
+                shot.horizontal().getAsDouble(),
+                pointings.zenith().getAsDouble());
+        return own
+                + Math.pow(instrument.heightStdDev(), 2)
+                + station.flatMap(s -> optional(s.elevationVariance())).orElse(0.0)
+                + optional(mark.elevationVariance()).orElse(0.0)
+                + givenElevation(setup.station())
+                + givenElevation(target);
+    }
+
+    private static Optional<Double> optional(OptionalDouble value) {
+        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
+    }
+
+    /** Deviations of control are held fixed here, but a comparison must not blame the reading for them. */
+    private Covariance given(String name) {
+        return deviations(name)
+                .map(d -> new Covariance(d.northing() * d.northing(), d.easting() * d.easting(), 0))
+                .orElse(Covariance.NONE);
+    }
+
+    private double givenElevation(String name) {
+        return deviations(name).map(d -> d.elevation() * d.elevation()).orElse(0.0);
+    }
+
+    private Optional<Mark.Deviations> deviations(String name) {
+        return job.mark(job.trueName(name)).flatMap(Mark::stdDev);
+    }
+}
