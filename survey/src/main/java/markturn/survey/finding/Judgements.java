@@ -125,11 +125,18 @@ public final class Judgements {
 
     private void secondFixes(String from, List<Test> tests) {
         for (Check check : measured.checks()) {
-            if (check.from().equals(from)) {
+            if (check.from().equals(from) && !orients(from, check.mark())) {
                 test(Limit.SECOND_FIX_POSITION, check.mark(), check.plan(), check.positionStdDev(), tests);
                 test(Limit.SECOND_FIX_ELEVATION, check.mark(), check.elevationDifference(), check.elevationStdDev(), tests);
             }
         }
+    }
+
+    /** A sight back on what orients the setup tests the circle; the closing sight judges that, and nothing is said twice. */
+    private boolean orients(String setup, String mark) {
+        return job.setup(setup)
+                .map(s -> s.orientation().sights().stream().map(job::trueName).anyMatch(mark::equals))
+                .orElse(false);
     }
 
     private static void test(Limit quantity, String target, OptionalDouble value, OptionalDouble sigma, List<Test> tests) {

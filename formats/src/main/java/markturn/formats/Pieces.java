@@ -1,0 +1,92 @@
+package markturn.formats;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Single elements of a job file, as the field book keeps them: the same words, the same units, the same reading and writing. */
+public final class Pieces {
+    private final Units units;
+    private final JobNodes nodes;
+
+    public Pieces(Units units) {
+        this.units = units;
+        this.nodes = new JobNodes(units);
+    }
+
+    public ObjectNode write(Instrument of) {
+        return nodes.instrument(of);
+    }
+
+    public ObjectNode write(Reflector of) {
+        return nodes.reflector(of);
+    }
+
+    public ObjectNode write(Mark of) {
+        return nodes.mark(of);
+    }
+
+    public ObjectNode write(Setup of) {
+        return nodes.setup(of);
+    }
+
+    public ObjectNode write(Reading of) {
+        return nodes.reading(of);
+    }
+
+    public ObjectNode write(MeasuredHeight of) {
+        return nodes.height(of);
+    }
+
+    public ObjectNode write(Decision of) {
+        return JobNodes.decision(of);
+    }
+
+    public Instrument instrument(JsonNode node) {
+        return read(node, JobElements::instrument);
+    }
+
+    public Reflector reflector(JsonNode node) {
+        return read(node, JobElements::reflector);
+    }
+
+    public Mark mark(JsonNode node) {
+        return read(node, JobElements::mark);
+    }
+
+    public Setup setup(JsonNode node) {
+        return read(node, JobElements::setup);
+    }
+
+    public Reading reading(JsonNode node) {
+        return read(node, JobElements::reading);
+    }
+
+    public MeasuredHeight height(JsonNode node) {
+        return read(node, JobElements::height);
+    }
+
+    public Decision decision(JsonNode node) {
+        return read(node, JobElements::decision);
+    }
+
+    /** What this program wrote reads back without a fault; anything else is damage, and is said. */
+    private <T> T read(JsonNode node, Function<Element, T> how) {
+        List<Fault> faults = new ArrayList<>();
+        T read = how.apply(new Element(node, "$", units, faults));
+        if (!faults.isEmpty()) {
+            throw new IllegalStateException("damaged entry: " + faults.get(0).line());
+        }
+        return read;
+    }
+}

@@ -1,0 +1,282 @@
+package markturn.simulator;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Notch;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reading.Face;
+import markturn.survey.job.Reading.Role;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
+
+/**
+ * The demo: a mill weir with a fish pass on an invented river. Good work, and instructive troubles: pillar 4 was knocked by a digger, one
+ * set at the second station is out, the legs settled at the third. Every number is made up; the seed is fixed.
+ */
+public final class AlderWeir {
+    private static final long SEED = 20260504;
+    private static final String PRISM = "Prism";
+    private static final String POLE = "Pole";
+
+    private final World world = new World();
+    private final Random random = new Random(SEED);
+    private final Instrument instrument = new Instrument(
+            "Station 1",
+            1.5 * Angles.SECOND,
+            1.5 * Angles.SECOND,
+            0.001,
+            1.5,
+            0.0005,
+            0.001,
+            OptionalDouble.of(0.658),
+            new Atmosphere(15, 1013.25, 0),
+            Optional.of(new Notch(0.05, 0.16)));
+
+    private Instant clock = Instant.parse("2026-05-04T07:10:00Z");
+
+    private AlderWeir() {
+        world.with("PILLAR 1", 2000.000, 5000.000, 41.250)
+                .with("PILLAR 2", 2156.412, 5038.207, 42.118)
+                .with("PILLAR 3", 2121.884, 4861.530, 43.306)
+                .with("PILLAR 4", 1968.250, 4842.775, 40.972)
+                .with("POND 1", 1931.604, 5127.318, 40.115)
+                .with("POND 2", 2043.377, 5203.846, 40.486)
+                .with("CREST 1", 2031.410, 4968.220, 39.052)
+                .with("CREST 2", 2040.925, 4957.604, 39.049)
+                .with("CREST 3", 2050.118, 4947.133, 39.055)
+                .with("PASS 1", 2055.902, 4951.870, 38.410)
+                .with("SLUICE 1", 1985.310, 5089.406, 39.870)
+                .with("SLUICE 2", 1987.744, 5092.015, 39.866)
+                .with("LEAT 1", 2010.226, 5160.538, 39.512)
+                .with("LEAT 2", 2022.880, 5178.904, 39.478);
+    }
+
+    /** The job as it lies in the book on the evening of its first day. */
+    public static Job job() {
+        return new AlderWeir().book();
+    }
+
+    private Job book() {
+        List<Mark> marks = new ArrayList<>();
+        for (String pillar : List.of("PILLAR 1", "PILLAR 2", "PILLAR 3", "PILLAR 4")) {
+            World.Place at = world.at(pillar);
+            marks.add(new Mark(
+                    pillar,
+                    Mark.Kind.CONTROL,
+                    Optional.of(new Mark.Coordinates(at.northing(), at.easting(), OptionalDouble.of(at.elevation()))),
+                    Optional.empty(),
+                    "Alder Weir control list, spring",
+                    Optional.of(Mark.Found.UNDISTURBED),
+                    "",
+                    Optional.empty()));
+        }
+        world.knock("PILLAR 4", 0.043, 0.043, -0.006);
+        marks.add(Mark.named("POND 1", Mark.Kind.NEW));
+        marks.add(Mark.named("POND 2", Mark.Kind.NEW));
+        Map.of("CREST", 3, "PASS", 1, "SLUICE", 2, "LEAT", 2).entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(code -> {
+                    for (int i = 1; i <= code.getValue(); i++) {
+                        marks.add(located(code.getKey() + " " + i, code.getKey()));
+                    }
+                });
+        return new Job(
+                "Alder Weir",
+                "Mill weir and fish pass, River Alder",
+                new Units(LengthUnit.METRE, AngleUnit.DMS),
+                ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
+                false,
+                Earth.USUAL,
+                List.of(instrument),
+                List.of(
+                        new Reflector(PRISM, -0.0300, 0.0005, 0.001, Optional.of(new Notch(0.04, 0.09))),
+                        new Reflector(POLE, -0.0300, 0.002, 0.002, Optional.empty()),
+                        Reflector.NONE),
+                marks,
+                List.of(pillarOne(), pondOne(), pondTwo(), pillarThree()),
+                List.of(),
+                List.of(),
+                List.of(
+                        new Decision(
+                                Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
+                                "Wren Halloran",
+                                Decision.ACCEPT,
+                                Map.of("setup", "S1"),
+                                "",
+                                Optional.empty(),
+                                Optional.empty()),
+                        new Decision(
+                                Optional.of(Instant.parse("2026-05-04T09:31:00Z")),
+                                "Wren Halloran",
+                                Decision.ACCEPT,
+                                Map.of("setup", "S2"),
+                                "",
+                                Optional.empty(),
+                                Optional.empty())));
+    }
+
+    private static Mark located(String name, String code) {
+        return new Mark(
+                name,
+                Mark.Kind.LOCATED,
+                Optional.empty(),
+                Optional.empty(),
+                "",
+                Optional.empty(),
+                code,
+                Optional.empty());
+    }
+
+    private Setup pillarOne() {
+        SimulatedStation station = station("PILLAR 1", 1.602, 13.7466);
+        List<Reading> readings = new ArrayList<>();
+        for (int set = 1; set <= 2; set++) {
+            round(station, readings, set, "PILLAR 2", 1.500, "POND 1", 1.480);
+        }
+        detail(station, readings, "CREST 1", "CREST 2", "CREST 3", "PASS 1", "SLUICE 1");
+        check(station, readings, "PILLAR 3", PRISM, 1.510);
+        check(station, readings, "PILLAR 4", PRISM, 1.495);
+        check(station, readings, "PILLAR 2", PRISM, 1.500);
+        return setup("S1", "PILLAR 1", 1.602, "PILLAR 2", readings);
+    }
+
+    private Setup pondOne() {
+        pause(12);
+        SimulatedStation station = station("POND 1", 1.571, 300);
+        List<Reading> readings = new ArrayList<>();
+        round(station, readings, 1, "PILLAR 1", 1.530, "POND 2", 1.462);
+        station.drift(9 * Angles.SECOND);
+        List<Reading> second = new ArrayList<>();
+        round(station, second, 2, "PILLAR 1", 1.530, "POND 2", 1.462);
+        for (Reading reading : second) {
+            // The foresight was read while a passing lorry shook the legs.
+            readings.add(reading.target().equals("POND 2") ? shifted(reading, 21 * Angles.SECOND) : reading);
+        }
+        round(station, readings, 3, "PILLAR 1", 1.530, "POND 2", 1.462);
+        detail(station, readings, "SLUICE 1", "SLUICE 2", "LEAT 1");
+        check(station, readings, "PILLAR 1", PRISM, 1.530);
+        return setup("S2", "POND 1", 1.571, "PILLAR 1", readings);
+    }
+
+    private Setup pondTwo() {
+        pause(15);
+        SimulatedStation station = station("POND 2", 1.618, 5);
+        List<Reading> readings = new ArrayList<>();
+        for (int set = 1; set <= 2; set++) {
+            round(station, readings, set, "POND 1", 1.455, "PILLAR 2", 1.500);
+        }
+        detail(station, readings, "LEAT 1", "LEAT 2");
+        station.drift(-26 * Angles.SECOND);
+        check(station, readings, "POND 1", PRISM, 1.455);
+        return setup("S3", "POND 2", 1.618, "POND 1", readings);
+    }
+
+    private Setup pillarThree() {
+        pause(20);
+        SimulatedStation station = station("PILLAR 3", 1.588, 44);
+        List<Reading> readings = new ArrayList<>();
+        round(station, readings, 1, "PILLAR 1", 1.524, "PILLAR 2", 1.500);
+        readings.add(booked(station.point("PILLAR 1", Role.BACKSIGHT, 2, Face.LEFT, PRISM, 1.524)));
+        return setup("S4", "PILLAR 3", 1.588, "PILLAR 1", readings);
+    }
+
+    private SimulatedStation station(String mark, double height, double circleZeroDegrees) {
+        return new SimulatedStation(
+                world, mark, height, Math.toRadians(circleZeroDegrees), Earth.USUAL, InstrumentErrors.of(instrument), random);
+    }
+
+    private Setup setup(String name, String station, double height, String backsight, List<Reading> readings) {
+        return new Setup(
+                name,
+                station,
+                Setup.Method.OCCUPIED,
+                instrument.name(),
+                Optional.of(MeasuredHeight.toAxis(height)),
+                Optional.of(new Setup.Tilt(3 * Angles.SECOND, -2 * Angles.SECOND, true)),
+                Optional.of(new Atmosphere(14, 1009, 0)),
+                new Setup.BySights(List.of(backsight)),
+                readings);
+    }
+
+    /** Back-fore on face left, then fore-back on face right. */
+    private void round(
+            SimulatedStation station, List<Reading> to, int set, String back, double backHeight, String fore, double foreHeight) {
+        Role foreRole = fore.startsWith("PILLAR") ? Role.CHECK : Role.FORESIGHT;
+        to.add(booked(station.point(back, Role.BACKSIGHT, set, Face.LEFT, PRISM, backHeight)));
+        to.add(booked(station.point(fore, foreRole, set, Face.LEFT, PRISM, foreHeight)));
+        to.add(booked(station.point(fore, foreRole, set, Face.RIGHT, PRISM, foreHeight)));
+        to.add(booked(station.point(back, Role.BACKSIGHT, set, Face.RIGHT, PRISM, backHeight)));
+    }
+
+    private void detail(SimulatedStation station, List<Reading> to, String... points) {
+        for (String point : points) {
+            to.add(booked(station.point(point, Role.DETAIL, 0, Face.LEFT, POLE, 2.000)));
+        }
+    }
+
+    private void check(SimulatedStation station, List<Reading> to, String mark, String reflector, double height) {
+        to.add(booked(station.point(mark, Role.CHECK, 0, Face.LEFT, reflector, height)));
+        to.add(booked(station.point(mark, Role.CHECK, 0, Face.RIGHT, reflector, height)));
+    }
+
+    private Reading booked(Reading reading) {
+        clock = clock.plusSeconds(75);
+        return new Reading(
+                reading.target(),
+                reading.role(),
+                reading.set(),
+                reading.face(),
+                reading.circle(),
+                reading.zenith(),
+                reading.slope(),
+                reading.slopes(),
+                reading.reflector(),
+                reading.targetHeight(),
+                Optional.of(clock),
+                reading.origin(),
+                reading.applied(),
+                reading.offset(),
+                reading.struck());
+    }
+
+    private void pause(int minutes) {
+        clock = clock.plusSeconds(60L * minutes);
+    }
+
+    private static Reading shifted(Reading reading, double radians) {
+        String written = AngleUnit.DMS.write(reading.circle().radians() + radians, 1);
+        return new Reading(
+                reading.target(),
+                reading.role(),
+                reading.set(),
+                reading.face(),
+                new markturn.survey.job.Circle(AngleUnit.DMS.read(written), written),
+                reading.zenith(),
+                reading.slope(),
+                reading.slopes(),
+                reading.reflector(),
+                reading.targetHeight(),
+                reading.at(),
+                reading.origin(),
+                reading.applied(),
+                reading.offset(),
+                reading.struck());
+    }
+}

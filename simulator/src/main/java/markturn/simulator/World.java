@@ -1,0 +1,38 @@
+package markturn.simulator;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** Where the marks truly are, metres. What a job believes of them is another matter. */
+public final class World {
+    private final Map<String, Place> places = new LinkedHashMap<>();
+
+    /** A true place: northing, easting, elevation, metres. */
+    public record Place(double northing, double easting, double elevation) {
+        /** The same place moved. */
+        public Place moved(double north, double east, double up) {
+            return new Place(northing + north, easting + east, elevation + up);
+        }
+    }
+
+    /** Puts a mark into the world. */
+    public World with(String name, double northing, double easting, double elevation) {
+        places.put(name, new Place(northing, easting, elevation));
+        return this;
+    }
+
+    /** Moves a mark, as a digger or a flood would. */
+    public World knock(String name, double north, double east, double up) {
+        places.put(name, at(name).moved(north, east, up));
+        return this;
+    }
+
+    /** The place of a mark, which must be in the world. */
+    public Place at(String name) {
+        Place place = places.get(name);
+        if (place == null) {
+            throw new IllegalArgumentException("nothing called " + name + " in this world");
+        }
+        return place;
+    }
+}

@@ -1,0 +1,85 @@
+package markturn.survey.finding;
+
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Job;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredMark;
+
+/**
+ * What is proved and what is not. A setup is unproved until it has been accepted as it stands, while a stop on it is open, and while it
+ * rests on marks from another that is unproved.
+ */
+public final class Proof {
+    /** Keys of an acceptance: how many readings were booked and struck out when it was given. */
+    public static final String BOOKED = "readings";
+
+    public static final String STRUCK = "struck";
+
+    private final Job job;
+    private final Measured measured;
+    private final List<Finding> findings;
+    private final Set<String> unproved = new HashSet<>();
+
+    private Proof(Job job, Measured measured, List<Finding> findings) {
+        this.job = job;
+        this.measured = measured;
+        this.findings = findings;
+        for (Setup setup : job.setups()) {
+            if (!holds(setup)) {
+                unproved.add(setup.name());
+            }
+        }
+    }
+
+    /** The names of the setups that are unproved. */
+    public static Set<String> unproved(Job job, Measured measured, List<Finding> findings) {
+        return Set.copyOf(new Proof(job, measured, findings).unproved);
+    }
+
+    private boolean holds(Setup setup) {
+        boolean open = findings.stream().anyMatch(f -> f.setup().equals(setup.name()) && f.isOpenStop());
+        return !open && acceptance(job, setup).isPresent() && restsOn(setup).stream().noneMatch(unproved::contains);
+    }
+
+    /** The acceptance of a setup; empty where there is none, it was taken back, or readings were added or struck out since. */
+    public static Optional<Decision> acceptance(Job job, Setup setup) {
+        return job.decisions().stream()
+                .filter(d -> d.concerning("setup").equals(setup.name()))
+                .filter(d -> d.what().equals(Decision.ACCEPT) || d.what().equals(Decision.REOPEN))
+                .reduce((earlier, later) -> later)
+                .filter(d -> d.what().equals(Decision.ACCEPT) && isOf(d.on(), setup));
+    }
+
+    /** The state of a setup's readings, as an acceptance records it. */
+    public static Map<String, Object> stateOf(Setup setup) {
+        long struck = setup.readings().stream().filter(r -> !r.stands()).count();
+        return Map.of("setup", setup.name(), BOOKED, setup.readings().size(), STRUCK, (int) struck);
+    }
+
+    private static boolean isOf(Map<String, Object> on, Setup setup) {
+        Map<String, Object> now = stateOf(setup);
+        return List.of(BOOKED, STRUCK).stream()
+                .allMatch(key -> !(on.get(key) instanceof Number then)
+                        || then.intValue() == ((Number) now.get(key)).intValue());
+    }
+
+    private Collection<String> restsOn(Setup setup) {
+        Set<String> from = new HashSet<>();
+        from(setup.station()).ifPresent(from::add);
+        setup.orientation().sights().forEach(sight -> from(sight).ifPresent(from::add));
+        return from;
+    }
+
+    private Optional<String> from(String mark) {
+        return measured.mark(job.trueName(mark))
+                .filter(m -> m.adjustedBy().isEmpty())
+                .flatMap(MeasuredMark::from);
+    }
+}

@@ -1,0 +1,2 @@
+/** Leading through the pointings of a setup: which target, which face, which set comes next. */
+package markturn.survey.turning;

@@ -1,0 +1,7 @@
+package markturn.web;
+
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+
+/** The application behind the pages. */
+@SpringBootApplication
+public class WebApplication {}

@@ -1,0 +1,2 @@
+/** What leaves the office: files. */
+package markturn.web.deliver;

@@ -1,0 +1,206 @@
+package markturn.web.fieldbook;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import markturn.formats.FaultyFile;
+import markturn.formats.JobFile;
+import markturn.formats.Pieces;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
+import markturn.web.fieldbook.Book.Place;
+import tools.jackson.databind.JsonNode;
+
+/** From entries to the job: one entry upon one book makes the next book, or is refused. */
+final class Assembly {
+    private Assembly() {}
+
+    /** The book in which nothing has been written. */
+    static Book empty(String jobId) {
+        Units units = new Units(LengthUnit.METRE, markturn.survey.angle.AngleUnit.DMS);
+        Job nothing = Job.opened("", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL);
+        return new Book(jobId, List.of(), nothing, Map.of(), Map.of());
+    }
+
+    /**
+     * The book with one entry more.
+     *
+     * @throws Refused where the entry contradicts what stands
+     */
+    static Book with(Book book, Entry entry) {
+        JsonNode payload = entry.payload();
+        Pieces pieces = new Pieces(book.job().units());
+        return switch (entry.kind()) {
+            case OPEN -> opened(book, entry);
+            case INSTRUMENT -> changed(book, entry, job -> job.plus(unused(job, pieces.instrument(payload))));
+            case REFLECTOR -> changed(book, entry, job -> job.plus(unused(job, pieces.reflector(payload))));
+            case MARK -> changed(book, entry, job -> job.plus(unused(job, pieces.mark(payload))));
+            case MARK_NOTED -> changed(book, entry, job -> noted(job, pieces.mark(payload.get("mark"))));
+            case SETUP -> changed(book, entry, job -> job.plus(fitting(job, pieces.setup(payload))));
+            case ORDER -> ordered(book, entry, pieces);
+            case READING -> booked(book, entry, pieces.reading(payload.get("reading")));
+            case STRIKE -> struck(book, entry, reading -> reading.struckOut(payload.get("reason").asString()));
+            case RESTORE -> struck(book, entry, Reading::restored);
+            case DECISION -> changed(book, entry, job -> job.plus(pieces.decision(payload)));
+        };
+    }
+
+    private static Book opened(Book book, Entry entry) {
+        if (book.revision() != 0) {
+            throw new Refused("", "The job is open already.");
+        }
+        try {
+            Job job = JobFile.read(entry.payload().toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            Map<String, Place> places = new HashMap<>();
+            for (Setup setup : job.setups()) {
+                for (int i = 0; i < setup.readings().size(); i++) {
+                    places.put(entry.key() + "/" + setup.name() + "/" + i, new Place(setup.name(), i));
+                }
+            }
+            return new Book(book.jobId(), added(book.entries(), entry), job, places, Map.of());
+        } catch (FaultyFile faulty) {
+            throw new Refused("", faulty.getMessage());
+        }
+    }
+
+    private static Book changed(Book book, Entry entry, UnaryOperator<Job> change) {
+        return new Book(
+                book.jobId(), added(book.entries(), entry), change.apply(book.job()), book.places(), book.orders());
+    }
+
+    private static Instrument unused(Job job, Instrument instrument) {
+        if (job.instruments().stream().anyMatch(i -> i.name().equals(instrument.name()))) {
+            throw new Refused("name", instrument.name() + " is in this job already: expected another name");
+        }
+        return instrument;
+    }
+
+    private static Reflector unused(Job job, Reflector reflector) {
+        if (job.reflectors().stream().anyMatch(r -> r.name().equals(reflector.name()))) {
+            throw new Refused("name", reflector.name() + " is in this job already: expected another name");
+        }
+        return reflector;
+    }
+
+    private static Mark unused(Job job, Mark mark) {
+        if (job.mark(mark.name()).isPresent()) {
+            throw new Refused("name", mark.name() + " is in this job already: a name stands for one mark");
+        }
+        return mark;
+    }
+
+    private static Job noted(Job job, Mark mark) {
+        if (job.mark(mark.name()).isEmpty()) {
+            throw new Refused("name", "There is no mark " + mark.name() + " in this job");
+        }
+        return job.withMark(mark.name(), before -> mark);
+    }
+
+    private static Setup fitting(Job job, Setup setup) {
+        if (job.setup(setup.name()).isPresent()) {
+            throw new Refused("name", setup.name() + " is in this job already: expected another name");
+        }
+        known(job, setup.station(), "station");
+        setup.orientation().sights().forEach(sight -> known(job, sight, "backsight"));
+        if (job.instruments().stream().noneMatch(i -> i.name().equals(setup.instrument()))) {
+            throw new Refused("instrument", "There is no instrument " + setup.instrument() + " in this job");
+        }
+        return setup;
+    }
+
+    private static void known(Job job, String mark, String field) {
+        if (job.mark(mark).isEmpty()) {
+            throw new Refused(field, "There is no mark " + mark + " in this job");
+        }
+    }
+
+    private static Setup setup(Job job, JsonNode payload) {
+        String name = payload.path("setup").asString("");
+        return job.setup(name).orElseThrow(() -> new Refused("setup", "There is no setup " + name + " in this job"));
+    }
+
+    private static Book ordered(Book book, Entry entry, Pieces pieces) {
+        Setup setup = setup(book.job(), entry.payload());
+        List<TurningOrder.Aim> aims = new ArrayList<>();
+        for (JsonNode aim : entry.payload().get("aims")) {
+            known(book.job(), aim.get("target").asString(), "target");
+            aims.add(new TurningOrder.Aim(
+                    aim.get("target").asString(),
+                    Reading.Role.valueOf(aim.get("role").asString()),
+                    aim.get("reflector").asString(),
+                    aim.hasNonNull("height") ? Optional.of(pieces.height(aim.get("height"))) : Optional.empty()));
+        }
+        Map<String, TurningOrder> orders = new HashMap<>(book.orders());
+        orders.put(setup.name(), new TurningOrder(entry.payload().get("sets").intValue(), aims));
+        return new Book(book.jobId(), added(book.entries(), entry), book.job(), book.places(), orders);
+    }
+
+    private static Book booked(Book book, Entry entry, Reading reading) {
+        Setup setup = setup(book.job(), entry.payload());
+        known(book.job(), reading.target(), "target");
+        if (book.job().trueName(reading.target()).equals(book.job().trueName(setup.station()))) {
+            throw new Refused("target", "The instrument stands on " + reading.target() + ": sight another mark");
+        }
+        if (!reading.reflector().equals(Reflector.REFLECTORLESS)
+                && book.job().reflectors().stream().noneMatch(r -> r.name().equals(reading.reflector()))) {
+            throw new Refused("reflector", "There is no reflector " + reading.reflector() + " in this job");
+        }
+        Map<String, Place> places = new HashMap<>(book.places());
+        places.put(entry.key(), new Place(setup.name(), setup.readings().size()));
+        Job job = book.job().withSetup(setup.name(), s -> s.plus(reading));
+        return new Book(book.jobId(), added(book.entries(), entry), job, places, book.orders());
+    }
+
+    private static Book struck(Book book, Entry entry, UnaryOperator<Reading> how) {
+        Job job = book.job();
+        for (JsonNode key : entry.payload().get("readings")) {
+            Place place = book.place(key.asString())
+                    .orElseThrow(() -> new Refused("reading", "There is no such line in this job"));
+            job = job.withSetup(place.setup(), setup -> {
+                List<Reading> readings = new ArrayList<>(setup.readings());
+                readings.set(place.index(), how.apply(readings.get(place.index())));
+                return setup.withReadings(readings);
+            });
+        }
+        return new Book(book.jobId(), added(book.entries(), entry), job, book.places(), book.orders());
+    }
+
+    private static <T> List<T> added(List<T> list, T more) {
+        List<T> longer = new ArrayList<>(list);
+        longer.add(more);
+        return List.copyOf(longer);
+    }
+
+    /** What an imported setup shows of its order: the targets of its sets as they were first sighted, or at least its backsights. */
+    static TurningOrder orderShown(Job job, Setup setup) {
+        Map<String, TurningOrder.Aim> aims = new LinkedHashMap<>();
+        int last = 0;
+        for (Reading reading : setup.readings()) {
+            if (reading.set().isPresent()) {
+                last = Math.max(last, reading.set().getAsInt());
+                aims.putIfAbsent(
+                        reading.target(),
+                        new TurningOrder.Aim(reading.target(), reading.role(), reading.reflector(), reading.targetHeight()));
+            }
+        }
+        for (String sight : setup.orientation().sights()) {
+            aims.putIfAbsent(sight, new TurningOrder.Aim(sight, Reading.Role.BACKSIGHT, Reflector.REFLECTORLESS, Optional.<MeasuredHeight>empty()));
+        }
+        int wanted = (int) job.classOfWork().limit(Limit.SETS);
+        return new TurningOrder(Math.max(last, wanted), List.copyOf(aims.values()));
+    }
+}

@@ -1,0 +1,115 @@
+package markturn.web.fieldbook;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Proof;
+import markturn.survey.job.Job;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+
+/**
+ * A job at one revision: the entries, the job they make, and what is computed from it. It does not change; a further entry makes another.
+ */
+public final class Book {
+    private final String jobId;
+    private final List<Entry> entries;
+    private final Job job;
+    private final Map<String, Place> places;
+    private final Map<String, TurningOrder> orders;
+    private SurveyResult result;
+    private Set<String> unproved;
+
+    /** Where the reading of an entry stands in the job. */
+    public record Place(String setup, int index) {}
+
+    Book(String jobId, List<Entry> entries, Job job, Map<String, Place> places, Map<String, TurningOrder> orders) {
+        this.jobId = jobId;
+        this.entries = entries;
+        this.job = job;
+        this.places = places;
+        this.orders = orders;
+    }
+
+    public String jobId() {
+        return jobId;
+    }
+
+    /** Sequence of the last entry; 0 before the first. */
+    public long revision() {
+        return entries.isEmpty() ? 0 : entries.get(entries.size() - 1).sequence();
+    }
+
+    /** All entries, in order. */
+    public List<Entry> entries() {
+        return entries;
+    }
+
+    public Job job() {
+        return job;
+    }
+
+    /** Everything computed from the job, once per revision. */
+    public synchronized SurveyResult result() {
+        if (result == null) {
+            result = Survey.compute(job);
+        }
+        return result;
+    }
+
+    /** The setups that are unproved. */
+    public synchronized Set<String> unproved() {
+        if (unproved == null) {
+            SurveyResult computed = result();
+            unproved = Proof.unproved(job, computed.measured(), computed.findings());
+        }
+        return unproved;
+    }
+
+    Map<String, Place> places() {
+        return places;
+    }
+
+    Map<String, TurningOrder> orders() {
+        return orders;
+    }
+
+    /** Where the reading of that key stands; empty where there is none. */
+    public Optional<Place> place(String key) {
+        return Optional.ofNullable(places.get(key));
+    }
+
+    /** The key of a reading, by which it is struck out. */
+    public String keyOf(String setup, int index) {
+        Place place = new Place(setup, index);
+        return places.entrySet().stream()
+                .filter(e -> e.getValue().equals(place))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** The reading of that key. */
+    public Optional<Reading> reading(String key) {
+        return place(key).flatMap(p -> job.setup(p.setup()).map(s -> s.readings().get(p.index())));
+    }
+
+    /** The turning order of a setup; where none was booked, what its readings show was turned, and its backsights. */
+    public TurningOrder order(Setup setup) {
+        TurningOrder booked = orders.get(setup.name());
+        return booked != null ? booked : Assembly.orderShown(job, setup);
+    }
+
+    /** Who booked readings at a setup, or brought them in with a file, by sign-in name. */
+    public Set<String> observers(String setup) {
+        return entries.stream()
+                .filter(e -> e.kind() == EntryKind.READING
+                                && e.payload().path("setup").asString("").equals(setup)
+                        || places.containsKey(e.key() + "/" + setup + "/0"))
+                .map(Entry::by)
+                .collect(java.util.stream.Collectors.toSet());
+    }
+}

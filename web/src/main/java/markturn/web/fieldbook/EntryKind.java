@@ -1,0 +1,38 @@
+package markturn.web.fieldbook;
+
+/** What an entry says. The names are stored; none is ever renamed. */
+public enum EntryKind {
+    /** A whole job file: how a job begins. */
+    OPEN("open"),
+    INSTRUMENT("instrument"),
+    REFLECTOR("reflector"),
+    MARK("mark"),
+    /** A mark noted anew, with the reason. */
+    MARK_NOTED("mark-noted"),
+    SETUP("setup"),
+    /** Which targets are turned, and in how many sets. */
+    ORDER("order"),
+    READING("reading"),
+    STRIKE("strike"),
+    RESTORE("restore"),
+    DECISION("decision");
+
+    private final String stored;
+
+    EntryKind(String stored) {
+        this.stored = stored;
+    }
+
+    String stored() {
+        return stored;
+    }
+
+    static EntryKind of(String stored) {
+        for (EntryKind kind : values()) {
+            if (kind.stored.equals(stored)) {
+                return kind;
+            }
+        }
+        throw new IllegalStateException("entry of unknown kind " + stored);
+    }
+}

@@ -1,0 +1,150 @@
+package markturn.web.fieldbook;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import markturn.formats.JobFile;
+import markturn.survey.job.Job;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The one way to a job. An entry is added under a lock on its job, so that two people booking at once come one after the other; when
+ * {@link #add} returns, it is on disk. Books are kept by revision, so that one more reading does not read the job again.
+ */
+@Service
+public class FieldBook {
+    private static final int BOOKS_KEPT = 50;
+
+    private final StoredJobs jobs;
+    private final StoredEntries entries;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json = JsonMapper.builder().build();
+    private final Cache<String, Book> kept = Caffeine.newBuilder().maximumSize(BOOKS_KEPT).build();
+
+    FieldBook(StoredJobs jobs, StoredEntries entries, PlatformTransactionManager transactions) {
+        this.jobs = jobs;
+        this.entries = entries;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    /** A job as its list shows it. */
+    public record Listed(String id, String title, Instant openedAt, long revision) {}
+
+    /** The jobs of a member, the newest first. */
+    public List<Listed> jobsOf(String member) {
+        return jobs.ofMember(member).stream()
+                .map(j -> new Listed(j.id(), j.title(), j.openedAt(), j.lastSequence()))
+                .toList();
+    }
+
+    /** Whether no job has been opened yet. */
+    public boolean isEmpty() {
+        return jobs.count() == 0;
+    }
+
+    /**
+     * Opens a job.
+     *
+     * @param job as it begins: empty, or from a file
+     * @param members sign-in names of who may see it
+     * @return its id, which cannot be guessed
+     */
+    public String open(Job job, String by, Set<String> members) {
+        String id = UUID.randomUUID().toString();
+        JsonNode payload = json.readTree(JobFile.write(job));
+        transaction.executeWithoutResult(status -> {
+            StoredJob stored = jobs.save(new StoredJob(id, job.name(), now(), members));
+            long sequence = stored.nextSequence();
+            Entry entry = new Entry(sequence, "open", now(), by, EntryKind.OPEN, payload);
+            Assembly.with(Assembly.empty(id), entry);
+            store(id, entry);
+        });
+        return id;
+    }
+
+    /**
+     * Adds an entry. The same key again adds nothing.
+     *
+     * @param key given by the page, at most 60 characters
+     * @param by sign-in name of a member
+     * @return the book with the entry in it
+     * @throws Refused where it contradicts what stands; nothing is stored then
+     * @throws NoSuchJob where there is no such job for this person
+     */
+    public Book add(String jobId, String key, String by, EntryKind kind, JsonNode payload) {
+        Book next = transaction.execute(status -> {
+            StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
+            Book book = upTo(jobId, job.lastSequence());
+            if (book.entries().stream().anyMatch(e -> e.key().equals(key))) {
+                return book;
+            }
+            Entry entry = new Entry(job.nextSequence(), key, now(), by, kind, payload);
+            Book longer = Assembly.with(book, entry);
+            store(jobId, entry);
+            return longer;
+        });
+        kept.put(jobId, next);
+        return next;
+    }
+
+    private void store(String jobId, Entry entry) {
+        entries.save(new StoredEntry(
+                jobId,
+                entry.sequence(),
+                entry.key(),
+                entry.at(),
+                entry.by(),
+                entry.kind().stored(),
+                entry.payload().toString()));
+    }
+
+    /** The job as it stands; empty where there is none for this person. */
+    public Optional<Book> find(String jobId, String member) {
+        return jobs.lastSequence(jobId, member).map(last -> {
+            Book book = upTo(jobId, last);
+            kept.put(jobId, book);
+            return book;
+        });
+    }
+
+    /** The job as it stands. */
+    public Book book(String jobId, String member) {
+        return find(jobId, member).orElseThrow(NoSuchJob::new);
+    }
+
+    private Book upTo(String jobId, long last) {
+        Book book = kept.getIfPresent(jobId);
+        if (book == null) {
+            book = Assembly.empty(jobId);
+        }
+        if (book.revision() < last) {
+            for (StoredEntry stored : entries.after(jobId, book.revision())) {
+                book = Assembly.with(book, entry(stored));
+            }
+        }
+        return book;
+    }
+
+    private Entry entry(StoredEntry stored) {
+        return new Entry(
+                stored.sequence(),
+                stored.entryKey(),
+                stored.bookedAt(),
+                stored.bookedBy(),
+                EntryKind.of(stored.kind()),
+                json.readTree(stored.payload()));
+    }
+
+    private static Instant now() {
+        return Instant.now().truncatedTo(ChronoUnit.MILLIS);
+    }
+}

@@ -1,0 +1,92 @@
+package markturn.web.fieldbook;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import jakarta.persistence.PostLoad;
+import jakarta.persistence.PostPersist;
+import jakarta.persistence.Table;
+import jakarta.persistence.Transient;
+import java.io.Serializable;
+import java.time.Instant;
+import org.springframework.data.domain.Persistable;
+
+/** An entry as a row. No setters: it is never changed. */
+@Entity
+@Table(name = "entry")
+@IdClass(StoredEntry.Key.class)
+class StoredEntry implements Persistable<StoredEntry.Key> {
+    record Key(String jobId, long sequence) implements Serializable {}
+
+    @Id
+    @Column(columnDefinition = "char(36)")
+    private String jobId;
+
+    @Id
+    private long sequence;
+
+    private String entryKey;
+    private Instant bookedAt;
+    private String bookedBy;
+    private String kind;
+
+    @Column(columnDefinition = "longtext")
+    private String payload;
+
+    @Transient
+    private boolean stored;
+
+    protected StoredEntry() {}
+
+    StoredEntry(String jobId, long sequence, String entryKey, Instant bookedAt, String bookedBy, String kind, String payload) {
+        this.jobId = jobId;
+        this.sequence = sequence;
+        this.entryKey = entryKey;
+        this.bookedAt = bookedAt;
+        this.bookedBy = bookedBy;
+        this.kind = kind;
+        this.payload = payload;
+    }
+
+    @Override
+    public Key getId() {
+        return new Key(jobId, sequence);
+    }
+
+    /** So that adding is one insert, without looking first. */
+    @Override
+    public boolean isNew() {
+        return !stored;
+    }
+
+    @PostLoad
+    @PostPersist
+    void isStored() {
+        stored = true;
+    }
+
+    long sequence() {
+        return sequence;
+    }
+
+    String entryKey() {
+        return entryKey;
+    }
+
+    Instant bookedAt() {
+        return bookedAt;
+    }
+
+    String bookedBy() {
+        return bookedBy;
+    }
+
+    String kind() {
+        return kind;
+    }
+
+    String payload() {
+        return payload;
+    }
+}

@@ -1,0 +1,128 @@
+package markturn.web.frame;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
+import markturn.survey.finding.Words;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Units;
+
+/** Numbers as a page shows them, in the units of the job. What does not exist is a dash. */
+public record Display(Units units) {
+    private static final String NONE = "–";
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+    private static final DateTimeFormatter DAY_AND_TIME = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+
+    /** A coordinate, elevation, height or distance (metres), to the millimetre or the thousandth of a foot. */
+    public String length(OptionalDouble metres) {
+        return metres.isPresent() ? length(metres.getAsDouble()) : NONE;
+    }
+
+    public String length(double metres) {
+        return number(metres / units.length().metres(), 3);
+    }
+
+    /** A signed difference (metres): millimetres, or thousandths of a foot. */
+    public String difference(OptionalDouble metres) {
+        return metres.isPresent() ? signed(metres.getAsDouble() / differenceUnit(), 1) : NONE;
+    }
+
+    /** A standard deviation or limit (metres), unsigned, in the unit of differences. */
+    public String deviation(OptionalDouble metres) {
+        return metres.isPresent() ? number(metres.getAsDouble() / differenceUnit(), 1) : NONE;
+    }
+
+    /** The standard deviation of a variance. */
+    public String rootDeviation(OptionalDouble variance) {
+        return variance.isPresent() ? number(Math.sqrt(variance.getAsDouble()) / differenceUnit(), 1) : NONE;
+    }
+
+    public String rootDeviation(double variance) {
+        return rootDeviation(OptionalDouble.of(variance));
+    }
+
+    /** The unit of differences: {@code mm} or thousandths of a foot. */
+    public String differenceSign() {
+        return units.length() == LengthUnit.METRE ? "mm" : "0.001 " + units.length().sign();
+    }
+
+    private double differenceUnit() {
+        return 0.001 * units.length().metres();
+    }
+
+    /** The unit of lengths. */
+    public String lengthSign() {
+        return units.length().sign();
+    }
+
+    /** A direction (radians) with its signs: {@code 123°04'05.6"}. */
+    public String angle(OptionalDouble radians) {
+        return radians.isPresent() ? angle(radians.getAsDouble()) : NONE;
+    }
+
+    public String angle(double radians) {
+        return decorated(units.angle().write(radians, units.angle() == AngleUnit.DMS ? 1 : 5));
+    }
+
+    /** An angle in file notation with its signs. */
+    public String decorated(String written) {
+        if (units.angle() != AngleUnit.DMS) {
+            return written + (units.angle() == AngleUnit.GON ? " gon" : "°");
+        }
+        String[] parts = written.split("-");
+        return parts.length == 3 ? parts[0] + "°" + parts[1] + "'" + parts[2] + "\"" : written;
+    }
+
+    /** About which direction, to the whole degree or gon. */
+    public String coarse(OptionalDouble radians) {
+        if (radians.isEmpty()) {
+            return "";
+        }
+        boolean gon = units.angle() == AngleUnit.GON;
+        long amount = Math.round(radians.getAsDouble() / Angles.TURN * (gon ? 400 : 360)) % (gon ? 400 : 360);
+        return "about " + amount + (gon ? " gon" : "°");
+    }
+
+    /** A signed small angle (radians) in seconds or milligon. */
+    public String small(OptionalDouble radians) {
+        return radians.isPresent() ? signed(radians.getAsDouble() / units.angle().small(), 1) : NONE;
+    }
+
+    /** The same, unsigned. */
+    public String smallSize(OptionalDouble radians) {
+        return radians.isPresent() ? number(Math.abs(radians.getAsDouble()) / units.angle().small(), 1) : NONE;
+    }
+
+    public String smallSign() {
+        return units.angle().smallSign();
+    }
+
+    /** A height as measured: {@code 1.602 to the notch}, or just the number to the axis. */
+    public String height(Optional<MeasuredHeight> height) {
+        return height.map(h -> length(h.value()) + (h.to() == MeasuredHeight.To.NOTCH ? " to the notch" : "")).orElse(NONE);
+    }
+
+    public String time(Optional<Instant> at) {
+        return at.map(a -> TIME.format(a.atZone(ZoneId.systemDefault()))).orElse("");
+    }
+
+    public String dayAndTime(Instant at) {
+        return DAY_AND_TIME.format(at.atZone(ZoneId.systemDefault()));
+    }
+
+    public String number(double amount, int decimals) {
+        String text = Words.number(amount, decimals);
+        return text.matches("-0\\.?0*") ? text.substring(1) : text;
+    }
+
+    private String signed(double amount, int decimals) {
+        String text = number(amount, decimals);
+        return text.startsWith("-") || Double.parseDouble(text) == 0 ? text : "+" + text;
+    }
+}

@@ -1,0 +1,40 @@
+package markturn.web.frame;
+
+import java.util.List;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Payloads of entries as the pages book them. */
+public final class Payload {
+    private Payload() {}
+
+    /** A key for one posting of one form. */
+    public static String key() {
+        return UUID.randomUUID().toString();
+    }
+
+    /** A reading at a setup. */
+    public static ObjectNode reading(String setup, JsonNode reading) {
+        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("setup", setup);
+        payload.set("reading", reading);
+        return payload;
+    }
+
+    /** Lines struck out, or restored. */
+    public static ObjectNode lines(List<String> keys, String reason) {
+        ObjectNode payload = JsonNodeFactory.instance.objectNode();
+        ArrayNode readings = payload.putArray("readings");
+        keys.forEach(readings::add);
+        return payload.put("reason", reason);
+    }
+
+    /** A mark noted anew. */
+    public static ObjectNode noted(JsonNode mark, String reason) {
+        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("reason", reason);
+        payload.set("mark", mark);
+        return payload;
+    }
+}

@@ -1,0 +1,147 @@
+package markturn.web.job;
+
+import java.io.IOException;
+import java.security.Principal;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import markturn.formats.FaultyFile;
+import markturn.formats.JobFile;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Units;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Display;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.Way;
+import markturn.web.people.People;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+@Controller
+class JobController {
+    private static final int LONGEST_TITLE = 200;
+
+    private final FieldBook fieldBook;
+    private final People people;
+
+    JobController(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    /** A limit of a class as the form shows it. */
+    public record LimitRow(String key, String words, List<String> presets) {}
+
+    @GetMapping("/")
+    String start() {
+        return "redirect:/job";
+    }
+
+    @GetMapping("/job")
+    String list(Model model, Principal who) {
+        model.addAttribute("jobs", fieldBook.jobsOf(who.getName()));
+        model.addAttribute("show", new Display(new Units(LengthUnit.METRE, AngleUnit.DMS)));
+        return "job/list";
+    }
+
+    @GetMapping("/job/new")
+    String blank(Model model, Principal who) {
+        return form(model, who, Map.of("length", "m", "angle", "dms", "classOfWork", "engineering"), Map.of());
+    }
+
+    private String form(Model model, Principal who, Map<String, String> typed, Map<String, String> faults) {
+        model.addAttribute("typed", typed);
+        model.addAttribute("faults", faults);
+        model.addAttribute("classes", ClassOfWork.Preset.values());
+        model.addAttribute(
+                "others",
+                people.all().stream().filter(p -> !p.signInName().equals(who.getName())).toList());
+        model.addAttribute("limits", LimitRows.all());
+        return "job/new";
+    }
+
+    @PostMapping("/job/new")
+    String open(@RequestParam Map<String, String> typed, @RequestParam(required = false) List<String> member, Model model, Principal who) {
+        Units units = new Units(
+                LengthUnit.of(typed.getOrDefault("length", "")).orElse(LengthUnit.METRE),
+                AngleUnit.of(typed.getOrDefault("angle", "")).orElse(AngleUnit.DMS));
+        Form form = new Form(typed, units);
+        String name = form.text("name");
+        if (name.isEmpty() || name.length() > LONGEST_TITLE) {
+            form.fault("name", "Expected a name of the job, at most %d characters".formatted(LONGEST_TITLE));
+        }
+        ClassOfWork work = classOfWork(form);
+        if (!form.isSound()) {
+            return form(model, who, typed, form.faults());
+        }
+        Job job = Job.opened(name, form.text("place"), units, work, typed.containsKey("planOnly"), Earth.USUAL);
+        String id = fieldBook.open(job, who.getName(), members(who, member));
+        return "redirect:/job/" + id + "/equipment?first";
+    }
+
+    private static ClassOfWork classOfWork(Form form) {
+        ClassOfWork.Preset preset = java.util.Arrays.stream(ClassOfWork.Preset.values())
+                .filter(p -> p.key().equals(form.text("classOfWork")))
+                .findFirst()
+                .orElse(ClassOfWork.Preset.ENGINEERING);
+        Map<Limit, Double> overrides = new java.util.EnumMap<>(Limit.class);
+        for (Limit limit : Limit.values()) {
+            form.number("limit-" + limit.key(), 1e-6, 1e6, "a limit above 0")
+                    .ifPresent(v -> overrides.put(limit, v * LimitRows.unit(limit)));
+        }
+        return new ClassOfWork(preset, overrides);
+    }
+
+    private Set<String> members(Principal who, List<String> chosen) {
+        Set<String> members = new LinkedHashSet<>(Set.of(who.getName()));
+        if (chosen != null) {
+            people.all().stream()
+                    .map(p -> p.signInName())
+                    .filter(chosen::contains)
+                    .forEach(members::add);
+        }
+        return members;
+    }
+
+    @PostMapping("/job/import")
+    String bringIn(@RequestParam MultipartFile file, Model model, Principal who) throws IOException {
+        try {
+            Job job = JobFile.read(file.getBytes());
+            String id = fieldBook.open(job, who.getName(), Set.of(who.getName()));
+            return "redirect:/job/" + id;
+        } catch (FaultyFile faulty) {
+            model.addAttribute("fileName", file.getOriginalFilename());
+            model.addAttribute("fileFaults", faulty.faults());
+            return list(model, who);
+        }
+    }
+
+    @GetMapping("/job/{id}")
+    String overview(@PathVariable String id, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        JobPage.frame(model, book, "Job");
+        model.addAttribute("findings", book.result().findings());
+        model.addAttribute("limits", LimitRows.inForce(book.job().classOfWork()));
+        model.addAttribute(
+                "next",
+                Way.through(book).acts().stream()
+                        .filter(a -> a.state() == Way.State.TROUBLE
+                                || a.state() == Way.State.NEXT)
+                        .findFirst()
+                        .orElse(null));
+        return "job/overview";
+    }
+}

@@ -1,0 +1,135 @@
+package markturn.web.mark;
+
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.formats.Pieces;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.Payload;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+class MarkController {
+    private static final int ROWS = 6;
+    private static final double FARTHEST = 1e8;
+
+    private final FieldBook fieldBook;
+
+    MarkController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    @GetMapping("/job/{id}/mark")
+    String grid(@PathVariable String id, Model model, Principal who) {
+        return page(fieldBook.book(id, who.getName()), model, Map.of("key", Payload.key()), Map.of());
+    }
+
+    private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
+        JobPage.frame(model, book, "Control marks");
+        model.addAttribute(
+                "control",
+                book.job().marks().stream().filter(m -> m.given().isPresent()).toList());
+        model.addAttribute("rows", ROWS);
+        model.addAttribute("states", Mark.Found.values());
+        model.addAttribute("typed", typed);
+        model.addAttribute("faults", faults);
+        return "mark/grid";
+    }
+
+    @PostMapping("/job/{id}/mark")
+    String enter(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        List<Mark> marks = new ArrayList<>();
+        Set<String> names = new HashSet<>();
+        for (int row = 0; row < ROWS; row++) {
+            if (!isBlank(form, row)) {
+                Mark mark = read(form, row);
+                if (!names.add(mark.name()) || isTaken(book.job(), typed.get("key"), row, mark.name(), book)) {
+                    form.fault("name-" + row, mark.name() + " is in this job already: a name stands for one mark");
+                }
+                marks.add(mark);
+            }
+        }
+        if (marks.isEmpty()) {
+            form.fault("name-0", "Nothing typed: expected at least one mark");
+        }
+        if (!form.isSound()) {
+            return page(book, model, typed, form.faults());
+        }
+        try {
+            Pieces pieces = new Pieces(book.job().units());
+            for (Mark mark : marks) {
+                fieldBook.add(
+                        id, typed.get("key") + "-" + marks.indexOf(mark), who.getName(), EntryKind.MARK, pieces.write(mark));
+            }
+        } catch (Refused refused) {
+            form.fault("name-0", refused.getMessage());
+            return page(fieldBook.book(id, who.getName()), model, typed, form.faults());
+        }
+        return "redirect:/job/" + id + "/mark";
+    }
+
+    private static boolean isBlank(Form form, int row) {
+        return form.isEmpty("name-" + row) && form.isEmpty("northing-" + row) && form.isEmpty("easting-" + row);
+    }
+
+    /** A name is taken unless this very form, posted a second time, brought it. */
+    private static boolean isTaken(Job job, String key, int row, String name, Book book) {
+        return job.mark(name).isPresent()
+                && book.entries().stream().noneMatch(e -> e.key().equals(key + "-" + row));
+    }
+
+    private static Mark read(Form form, int row) {
+        double northing = required(form, "northing-" + row, "a northing");
+        double easting = required(form, "easting-" + row, "an easting");
+        OptionalDouble elevation = form.length("elevation-" + row, -FARTHEST, FARTHEST, "an elevation");
+        Mark mark = Mark.control(form.name("name-" + row, "the name of the mark"), northing, easting, elevation, form.text("source-" + row));
+        return withFound(mark, form.text("found-" + row));
+    }
+
+    private static double required(Form form, String field, String what) {
+        OptionalDouble value = form.length(field, -FARTHEST, FARTHEST, what);
+        if (value.isEmpty()) {
+            form.fault(field, "Empty: expected " + what);
+        }
+        return value.orElse(0);
+    }
+
+    private static Mark withFound(Mark mark, String found) {
+        Optional<Mark.Found> state = java.util.Arrays.stream(Mark.Found.values())
+                .filter(f -> f.key().equals(found))
+                .findFirst();
+        return new Mark(
+                mark.name(), mark.kind(), mark.given(), mark.stdDev(), mark.source(), state, mark.code(), mark.sameAs());
+    }
+
+    /** Notes how a mark was found on the ground. */
+    @PostMapping("/job/{id}/mark/found")
+    String found(
+            @PathVariable String id, @RequestParam String name, @RequestParam String found, @RequestParam String key, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Mark mark = book.job().mark(name).orElseThrow(() -> new Refused("name", "no such mark"));
+        Pieces pieces = new Pieces(book.job().units());
+        fieldBook.add(
+                id, key, who.getName(), EntryKind.MARK_NOTED, Payload.noted(pieces.write(withFound(mark, found)), "found " + found));
+        return "redirect:/job/" + id + "/mark";
+    }
+}

@@ -1,0 +1,61 @@
+package markturn.web.people;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.security.core.userdetails.User;
+import org.springframework.security.core.userdetails.UserDetails;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The accounts. */
+@Service
+public class People implements UserDetailsService {
+    public static final String SURVEYOR = "SURVEYOR";
+    public static final String REVIEWER = "REVIEWER";
+
+    private final PersonRepository persons;
+    private final PasswordEncoder passwords;
+    private final Map<String, String> shownNames = new ConcurrentHashMap<>();
+
+    People(PersonRepository persons, PasswordEncoder passwords) {
+        this.persons = persons;
+        this.passwords = passwords;
+    }
+
+    @Override
+    public UserDetails loadUserByUsername(String signInName) {
+        Person person = persons.findById(signInName).orElseThrow(() -> new UsernameNotFoundException(signInName));
+        var account = User.withUsername(person.signInName()).password(person.passwordHash());
+        List<String> roles = new java.util.ArrayList<>();
+        if (person.isSurveyor()) {
+            roles.add(SURVEYOR);
+        }
+        if (person.isReviewer()) {
+            roles.add(REVIEWER);
+        }
+        return account.roles(roles.toArray(String[]::new)).build();
+    }
+
+    /** Opens an account unless the name is taken. */
+    @Transactional
+    public void open(String signInName, String shownName, String password, boolean surveyor, boolean reviewer) {
+        if (!persons.existsById(signInName)) {
+            persons.save(new Person(signInName, shownName, passwords.encode(password), surveyor, reviewer));
+        }
+    }
+
+    /** Everybody, for choosing members. */
+    public List<Person> all() {
+        return persons.findAll();
+    }
+
+    /** The name shown for an account; the sign-in name itself where there is none. */
+    public String shownName(String signInName) {
+        return shownNames.computeIfAbsent(
+                signInName, name -> persons.findById(name).map(Person::shownName).orElse(name));
+    }
+}

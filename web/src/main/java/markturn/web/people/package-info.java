@@ -1,0 +1,2 @@
+/** Who works here: accounts, their roles, signing in. */
+package markturn.web.people;

@@ -1,0 +1,2 @@
+/** The plan of the job. */
+package markturn.web.plan;

@@ -1,0 +1,105 @@
+package markturn.web.point;
+
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Finding;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.result.Check;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Shot;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+@Controller
+class PointController {
+    private final FieldBook fieldBook;
+
+    PointController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    /** A mark in the list of coordinates. */
+    public record Row(MeasuredMark mark, Optional<Shot> shot, List<Check> checks, boolean unproved, String worst) {}
+
+    /** A shot with the setup it was taken from. */
+    public record Taken(MeasuredSetup setup, Shot shot) {}
+
+    @GetMapping("/job/{id}/point")
+    String list(@PathVariable String id, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        JobPage.frame(model, book, "Coordinates");
+        model.addAttribute("newControl", rows(book, Mark.Kind.NEW));
+        model.addAttribute("located", rows(book, Mark.Kind.LOCATED));
+        model.addAttribute("control", rows(book, Mark.Kind.CONTROL));
+        return "point/list";
+    }
+
+    private static List<Row> rows(Book book, Mark.Kind kind) {
+        return book.result().measured().marks().stream()
+                .filter(m -> m.mark().kind() == kind)
+                .map(m -> row(book, m))
+                .toList();
+    }
+
+    private static Row row(Book book, MeasuredMark mark) {
+        SurveyResult result = book.result();
+        List<Check> checks = result.measured().checks().stream()
+                .filter(c -> c.mark().equals(mark.name()) && !isClosing(book.job(), c))
+                .toList();
+        String worst = result.findings().stream()
+                .filter(f -> f.code().equals("second-fix") && f.target().equals(mark.name()))
+                .map(f -> f.severity() == Finding.Severity.STOP && f.answer().isEmpty() ? "stop" : "warn")
+                .findFirst()
+                .orElse("");
+        boolean unproved = mark.from().isPresent() && book.unproved().contains(mark.from().get());
+        return new Row(mark, taken(book, mark).stream().findFirst().map(Taken::shot), checks, unproved, worst);
+    }
+
+    /** A sight back on what orients the setup tests its circle, not the mark. */
+    private static boolean isClosing(Job job, Check check) {
+        return job.setup(check.from())
+                .map(s -> s.orientation().sights().contains(check.mark()))
+                .orElse(false);
+    }
+
+    private static List<Taken> taken(Book book, MeasuredMark mark) {
+        List<Taken> taken = new ArrayList<>();
+        for (MeasuredSetup setup : book.result().measured().setups()) {
+            setup.shots().stream()
+                    .filter(s -> book.job().trueName(s.fix().target()).equals(mark.name()))
+                    .forEach(s -> taken.add(new Taken(setup, s)));
+        }
+        return taken;
+    }
+
+    @GetMapping("/job/{id}/point/{name}")
+    String one(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        MeasuredMark mark = book.result().measured().mark(name).orElseThrow(NotHere::new);
+        JobPage.frame(model, book, "Coordinates");
+        model.addAttribute("row", row(book, mark));
+        model.addAttribute("taken", taken(book, mark));
+        model.addAttribute(
+                "checks",
+                book.result().measured().checks().stream()
+                        .filter(c -> c.mark().equals(name))
+                        .toList());
+        model.addAttribute(
+                "findings",
+                book.result().findings().stream()
+                        .filter(f -> f.target().equals(name))
+                        .toList());
+        return "point/mark";
+    }
+}

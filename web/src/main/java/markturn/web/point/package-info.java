@@ -1,0 +1,2 @@
+/** Coordinates and how they came about. */
+package markturn.web.point;

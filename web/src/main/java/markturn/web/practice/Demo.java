@@ -1,0 +1,48 @@
+package markturn.web.practice;
+
+import java.util.Set;
+import markturn.simulator.AlderWeir;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.people.People;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.stereotype.Component;
+
+/** Opens the accounts of a new house, and the demo job once. */
+@Component
+class Demo implements ApplicationRunner {
+    static final String SURVEYOR = "wren";
+    static final String REVIEWER = "ida";
+    static final String PASSWORD = "alder-weir";
+
+    private final People people;
+    private final FieldBook fieldBook;
+    private final boolean demo;
+    private final String firstPassword;
+
+    Demo(
+            People people,
+            FieldBook fieldBook,
+            @Value("${markturn.demo:true}") boolean demo,
+            @Value("${markturn.first-password:}") String firstPassword) {
+        this.people = people;
+        this.fieldBook = fieldBook;
+        this.demo = demo;
+        this.firstPassword = firstPassword;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        if (!firstPassword.isEmpty()) {
+            people.open("surveyor", "Surveyor", firstPassword, true, true);
+        }
+        if (demo && people.all().stream().noneMatch(p -> p.signInName().equals(SURVEYOR))) {
+            people.open(SURVEYOR, "Wren Halloran", PASSWORD, true, false);
+            people.open(REVIEWER, "Ida Marsh", PASSWORD, false, true);
+        }
+        if (demo && fieldBook.isEmpty()) {
+            fieldBook.open(AlderWeir.job(), SURVEYOR, Set.of(SURVEYOR, REVIEWER));
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The demo and its simulated data. */
+package markturn.web.practice;

@@ -1,0 +1,72 @@
+package markturn.web.review;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Judgement;
+import markturn.survey.finding.Words;
+import markturn.survey.job.Limit;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/**
+ * The residuals of the sets: a row for each target, a stroke for each set, the limit as a bracket. Drawing units; zero is the middle.
+ */
+public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRight, String scale, int height) {
+    private static final double MIDDLE = 300;
+    private static final double HALF = 200;
+    private static final int FIRST_ROW = 34;
+    private static final int ROW = 40;
+
+    /** One target. */
+    public record Row(String target, int y, List<Stroke> strokes) {}
+
+    /** One set's residual. */
+    public record Stroke(int set, String x, boolean out, String words) {}
+
+    /** The drawing; without rows where no target has two sets. */
+    static ResidualDrawing of(SurveyResult result, MeasuredSetup setup) {
+        Words words = new Words(result.job().units());
+        List<Judgement> judged = result.judgements().stream()
+                .filter(j -> j.setup().equals(setup.name()) && j.quantity() == Limit.SET_RESIDUAL)
+                .toList();
+        double limit = judged.stream().mapToDouble(Judgement::limit).max().orElse(0);
+        double largest = judged.stream().mapToDouble(j -> Math.abs(j.value())).max().orElse(0);
+        double full = Math.max(limit, largest) * 1.15;
+        List<Row> rows = new ArrayList<>();
+        for (SetAbstract sets : setup.abstracts()) {
+            boolean isZero = sets.target().equals(setup.setup().orientation().zero());
+            if (sets.sets() > 1 && !isZero) {
+                rows.add(row(sets, FIRST_ROW + rows.size() * ROW, full, limit, words));
+            }
+        }
+        return new ResidualDrawing(
+                rows,
+                x(-limit, full),
+                x(limit, full),
+                "limit " + words.small(limit) + " to either side of the mean",
+                FIRST_ROW + rows.size() * ROW + 6);
+    }
+
+    private static Row row(SetAbstract sets, int y, double full, double limit, Words words) {
+        List<Stroke> strokes = new ArrayList<>();
+        for (int i = 0; i < sets.residuals().size(); i++) {
+            OptionalDouble residual = sets.residuals().get(i);
+            if (residual.isPresent()) {
+                double v = residual.getAsDouble();
+                strokes.add(new Stroke(
+                        i + 1,
+                        x(v, full),
+                        Math.abs(v) > limit,
+                        "set %d: %s%s".formatted(i + 1, v < 0 ? "-" : "+", words.small(v))));
+            }
+        }
+        return new Row(sets.target(), y, strokes);
+    }
+
+    private static String x(double residual, double full) {
+        return String.format(Locale.ROOT, "%.1f", MIDDLE + (full == 0 ? 0 : residual / full * HALF));
+    }
+}

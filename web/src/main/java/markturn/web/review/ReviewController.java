@@ -1,0 +1,155 @@
+package markturn.web.review;
+
+import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import markturn.formats.Pieces;
+import markturn.survey.finding.Finding;
+import markturn.survey.finding.Proof;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
+import markturn.survey.result.MeasuredSetup;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import markturn.web.people.People;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+class ReviewController {
+    static final String SELF_REVIEWED = "self-reviewed";
+    private static final int LONGEST_REASON = 2000;
+
+    private final FieldBook fieldBook;
+    private final People people;
+
+    ReviewController(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    /** A setup as the list of reviews shows it. */
+    public record SetupRow(String name, String station, boolean proved, long stops, Optional<Decision> accepted) {}
+
+    /** A finding with the value by which an answer knows it again. */
+    public record FindingRow(Finding finding, String value) {}
+
+    @GetMapping("/job/{id}/review")
+    String all(@PathVariable String id, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        JobPage.frame(model, book, "Review");
+        model.addAttribute(
+                "setups", book.job().setups().stream().map(s -> row(book, s)).toList());
+        model.addAttribute("findings", rows(book, book.result().findings()));
+        model.addAttribute("key", Payload.key());
+        return "review/list";
+    }
+
+    private static SetupRow row(Book book, Setup setup) {
+        return new SetupRow(
+                setup.name(),
+                setup.station(),
+                !book.unproved().contains(setup.name()),
+                book.result().findingsOf(setup.name()).stream().filter(Finding::isOpenStop).count(),
+                Proof.acceptance(book.job(), setup));
+    }
+
+    private static List<FindingRow> rows(Book book, List<Finding> findings) {
+        Units units = book.job().units();
+        return findings.stream()
+                .map(f -> new FindingRow(
+                        f,
+                        f.value().isPresent() ? "" + f.value().getAsDouble() / f.measure().unit(units) : ""))
+                .toList();
+    }
+
+    @GetMapping("/job/{id}/review/{name}")
+    String one(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
+        return page(fieldBook.book(id, who.getName()), name, model);
+    }
+
+    private static String page(Book book, String name, Model model) {
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        JobPage.frame(model, book, "Review");
+        MeasuredSetup measured = book.result().measured().setup(name);
+        List<Finding> findings = book.result().findingsOf(name);
+        model.addAttribute("setup", measured);
+        model.addAttribute("findings", rows(book, findings));
+        model.addAttribute("accepted", Proof.acceptance(book.job(), setup));
+        model.addAttribute("verdict", Verdict.of(book, measured));
+        model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
+        model.addAttribute("key", Payload.key());
+        return "review/setup";
+    }
+
+    @PostMapping("/job/{id}/review/{name}/accept")
+    String accept(@PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        if (book.result().findingsOf(name).stream().anyMatch(Finding::isOpenStop)) {
+            model.addAttribute("message", "A stop is open: re-observe, strike out, or accept the finding with a reason first.");
+            return page(book, name, model);
+        }
+        boolean own = book.observers(name).contains(who.getName());
+        decide(book, key, who, Decision.ACCEPT, Proof.stateOf(setup), "", own ? Optional.of(SELF_REVIEWED) : Optional.empty());
+        return "redirect:/job/" + id + "/review/" + name;
+    }
+
+    @PostMapping("/job/{id}/review/{name}/reopen")
+    String reopen(@PathVariable String id, @PathVariable String name, @RequestParam String key, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        decide(book, key, who, Decision.REOPEN, Map.of("setup", name), "", Optional.empty());
+        return "redirect:/job/" + id + "/review/" + name;
+    }
+
+    /** Answers a finding with a reason and a name. */
+    @PostMapping("/job/{id}/review/answer")
+    String answer(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        String setup = typed.getOrDefault("setup", "");
+        String reason = typed.getOrDefault("reason", "").strip();
+        String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + setup);
+        if (reason.isEmpty() || reason.length() > LONGEST_REASON) {
+            model.addAttribute("message", "An answer needs a reason, at most 2000 characters.");
+            return setup.isEmpty() ? all(id, model, who) : page(book, setup, model);
+        }
+        Map<String, Object> on = new HashMap<>(Map.of("code", typed.getOrDefault("code", "")));
+        for (String key : List.of("setup", "target")) {
+            if (!typed.getOrDefault(key, "").isEmpty()) {
+                on.put(key, typed.get(key));
+            }
+        }
+        if (!typed.getOrDefault("value", "").isEmpty()) {
+            on.put("value", Double.parseDouble(typed.get("value")));
+        }
+        decide(book, typed.get("key"), who, Decision.ANSWER, on, reason, Optional.empty());
+        return "redirect:" + back;
+    }
+
+    private void decide(
+            Book book, String key, Principal who, String what, Map<String, Object> on, String reason, Optional<Object> after) {
+        Decision decision = new Decision(
+                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                people.shownName(who.getName()),
+                what,
+                on,
+                reason,
+                Optional.empty(),
+                after);
+        fieldBook.add(
+                book.jobId(), key, who.getName(), EntryKind.DECISION, new Pieces(book.job().units()).write(decision));
+    }
+}

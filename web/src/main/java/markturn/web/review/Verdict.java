@@ -1,0 +1,50 @@
+package markturn.web.review;
+
+import java.util.OptionalDouble;
+import markturn.survey.finding.Finding;
+import markturn.survey.finding.Words;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+import markturn.web.fieldbook.Book;
+
+/** What a setup comes to, in a sentence, and what to do next. */
+public record Verdict(boolean clear, String sentence, String next) {
+    static Verdict of(Book book, MeasuredSetup setup) {
+        long stops = book.result().findingsOf(setup.name()).stream()
+                .filter(Finding::isOpenStop)
+                .count();
+        int left = book.order(setup.setup()).pointings().remaining(setup.setup()).size();
+        if (stops > 0) {
+            return new Verdict(
+                    false,
+                    stops == 1 ? "One stop is open on this setup." : stops + " stops are open on this setup.",
+                    "Re-observe what fails, strike it out, or accept the finding with a reason.");
+        }
+        if (left > 0) {
+            return new Verdict(
+                    false, "The sets are not finished: %d pointings are left.".formatted(left), "Go back and turn them, or accept what stands.");
+        }
+        return new Verdict(true, agreement(book, setup), "Accept it, or go back and book more.");
+    }
+
+    private static String agreement(Book book, MeasuredSetup setup) {
+        OptionalDouble largest = setup.abstracts().stream()
+                .filter(s -> s.sets() > 1)
+                .map(SetAbstract::residuals)
+                .flatMap(java.util.List::stream)
+                .filter(OptionalDouble::isPresent)
+                .mapToDouble(v -> Math.abs(v.getAsDouble()))
+                .max();
+        Words words = new Words(book.job().units());
+        String sets = largest.isPresent()
+                ? "The sets agree within %s.".formatted(words.small(largest.getAsDouble()))
+                : "One set shows no spread: nothing contradicts it, and nothing proves it.";
+        String back = setup.backsights().stream()
+                .filter(b -> b.distanceDifference().isPresent())
+                .findFirst()
+                .map(b -> " The distance to %s is not contradicted (%s)."
+                        .formatted(b.target(), words.difference(b.distanceDifference().getAsDouble())))
+                .orElse(" No backsight distance tests the marks.");
+        return sets + back;
+    }
+}

@@ -1,0 +1,2 @@
+/** Judging a setup: abstracts, findings and their answers, acceptance. */
+package markturn.web.review;

@@ -1,0 +1,2 @@
+/** Occupying a known mark. */
+package markturn.web.setup;

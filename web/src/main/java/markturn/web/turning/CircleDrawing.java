@@ -1,0 +1,58 @@
+package markturn.web.turning;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import markturn.survey.job.Reading;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/**
+ * The circle seen from above, the zero sight up: the targets where they lie, the one in hand, and the telescope with its vertical circle
+ * on the side of the face in use. Drawing units; the radius is 100.
+ */
+public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
+    private static final double RADIUS = 84;
+    private static final double LABEL_RADIUS = 101;
+    private static final double DEGREE = Math.PI / 180;
+
+    /** One target on the circle. */
+    public record Spoke(String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand) {}
+
+    static CircleDrawing of(MeasuredSetup setup, String inHand, Reading.Face face) {
+        List<Spoke> spokes = new ArrayList<>();
+        double pointer = Double.NaN;
+        for (SetAbstract sets : setup.abstracts()) {
+            OptionalDouble direction = sets.direction();
+            if (direction.isPresent()) {
+                boolean mine = sets.target().equals(inHand);
+                if (mine) {
+                    pointer = direction.getAsDouble();
+                }
+                spokes.add(spoke(sets.target(), direction.getAsDouble(), mine));
+            }
+        }
+        String turn = Double.isNaN(pointer) ? "" : format(pointer / DEGREE);
+        return new CircleDrawing(spokes, turn, face.name());
+    }
+
+    private static Spoke spoke(String target, double direction, boolean inHand) {
+        double east = Math.sin(direction);
+        double north = Math.cos(direction);
+        String anchor = Math.abs(east) < 0.25 ? "middle" : east > 0 ? "start" : "end";
+        double lift = north > 0.9 ? -2 : north < -0.9 ? 12 : 4;
+        return new Spoke(
+                target,
+                format(east * RADIUS),
+                format(-north * RADIUS),
+                format(east * LABEL_RADIUS),
+                format(-north * LABEL_RADIUS + lift),
+                anchor,
+                inHand);
+    }
+
+    private static String format(double value) {
+        return String.format(Locale.ROOT, "%.1f", value);
+    }
+}

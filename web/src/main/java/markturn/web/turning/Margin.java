@@ -1,0 +1,201 @@
+package markturn.web.turning;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Finding;
+import markturn.survey.finding.Judgement;
+import markturn.survey.finding.Words;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Reading;
+import markturn.survey.reduce.BookedReading;
+import markturn.survey.reduce.FaceMeans;
+import markturn.survey.reduce.PolarFix;
+import markturn.survey.result.Check;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+import markturn.survey.result.Shot;
+import markturn.web.frame.Display;
+import markturn.web.turning.TurningPage.Judged;
+
+/** What stands in the margin of a booked line: what the readings are worth, and what is out of its limit and by how much. */
+final class Margin {
+    private final SurveyResult result;
+    private final MeasuredSetup setup;
+    private final Display show;
+    private final Words words;
+
+    Margin(SurveyResult result, MeasuredSetup setup, Display show) {
+        this.result = result;
+        this.setup = setup;
+        this.show = show;
+        this.words = new Words(result.job().units());
+    }
+
+    /** The fix a line belongs to; empty for a line that is struck out. */
+    Optional<PolarFix> fix(int place) {
+        return setup.booked().fixes().stream()
+                .filter(f -> f.pointings().readings().stream().anyMatch(b -> b.place() == place))
+                .findFirst();
+    }
+
+    private int circle(PolarFix fix, int place) {
+        return fix.pointings().readings().stream()
+                .filter(b -> b.place() == place)
+                .findFirst()
+                .orElseThrow()
+                .circle();
+    }
+
+    /** The means stand beside the line that completed them. */
+    private static boolean completes(PolarFix fix, int set, int place) {
+        return fix.pointings().readings().stream()
+                        .filter(b -> b.circle() == set)
+                        .mapToInt(BookedReading::place)
+                        .max()
+                        .orElse(-1)
+                == place;
+    }
+
+    /** Short phrases beside the line. */
+    List<String> phrases(int place) {
+        Optional<PolarFix> of = fix(place);
+        if (of.isEmpty()) {
+            return List.of();
+        }
+        PolarFix fix = of.get();
+        int set = circle(fix, place);
+        if (!completes(fix, set, place)) {
+            return List.of();
+        }
+        List<String> phrases = new ArrayList<>();
+        FaceMeans means = fix.pointings().bySet().get(set);
+        if (means.bothFaces()) {
+            phrases.add("mean " + show.angle(means.direction()));
+            phrases.add("collimation " + show.small(means.collimation()) + show.smallSign());
+        }
+        if (means.bothZeniths()) {
+            phrases.add("index " + show.small(means.index()) + show.smallSign());
+        }
+        setup.sets(fix.target()).filter(a -> a.fix() == fix).ifPresent(a -> directions(a, set, phrases));
+        if (fix.single()) {
+            shot(fix, phrases);
+        }
+        return phrases;
+    }
+
+    private void directions(SetAbstract sets, int set, List<String> phrases) {
+        OptionalDouble direction = sets.directions().get(set - 1);
+        boolean isZero = sets.target().equals(setup.setup().orientation().zero());
+        if (direction.isPresent() && !isZero) {
+            phrases.add("reduced " + show.angle(direction.getAsDouble()));
+        }
+        OptionalDouble residual = sets.residuals().get(set - 1);
+        if (sets.sets() > 1 && residual.isPresent() && !isZero) {
+            phrases.add("residual " + show.small(residual) + show.smallSign());
+        }
+    }
+
+    private void shot(PolarFix fix, List<String> phrases) {
+        boolean closing = setup.closingSight().isPresent()
+                && setup.closingSight().get().target().equals(fix.target())
+                && isLastCheckOn(fix);
+        if (closing) {
+            phrases.add("turned " + show.small(OptionalDouble.of(setup.closingSight().get().direction())) + show.smallSign()
+                    + " since the backsight");
+            return;
+        }
+        setup.shots().stream()
+                .filter(s -> s.fix() == fix)
+                .findFirst()
+                .flatMap(Shot::position)
+                .ifPresent(p -> phrases.add("N " + show.length(p.northing()) + "  E " + show.length(p.easting())
+                        + (p.elevation().isPresent() ? "  H " + show.length(p.elevation()) : "")));
+        if (fix.role() == Reading.Role.CHECK) {
+            check(fix).ifPresent(c -> phrases.add("against known: N " + show.difference(c.northingDifference()) + "  E "
+                    + show.difference(c.eastingDifference()) + "  H " + show.difference(c.elevationDifference()) + " "
+                    + show.differenceSign()));
+        }
+    }
+
+    private boolean isLastCheckOn(PolarFix fix) {
+        return setup.booked().fixes().stream()
+                .filter(f -> f.role() == Reading.Role.CHECK && f.target().equals(fix.target()))
+                .reduce((earlier, later) -> later)
+                .filter(f -> f == fix)
+                .isPresent();
+    }
+
+    private Optional<Check> check(PolarFix fix) {
+        String mark = result.job().trueName(fix.target());
+        return result.measured().checks().stream()
+                .filter(c -> c.from().equals(setup.name()) && c.mark().equals(mark))
+                .findFirst();
+    }
+
+    /** What is out of its limit at this line, and by how much. */
+    List<Judged> judgements(int place) {
+        Optional<PolarFix> of = fix(place);
+        if (of.isEmpty()) {
+            return List.of();
+        }
+        PolarFix fix = of.get();
+        int set = circle(fix, place);
+        if (!completes(fix, set, place)) {
+            return List.of();
+        }
+        List<Judged> judged = new ArrayList<>();
+        boolean lastOfFix = fix.pointings().readings().get(fix.pointings().readings().size() - 1).place() == place;
+        for (Judgement out : result.judgements()) {
+            boolean here = out.isOut() && out.setup().equals(setup.name()) && out.target().equals(fix.target());
+            boolean inThisSet = out.set().isPresent() ? out.set().getAsInt() == set : lastOfFix;
+            if (here && inThisSet && fits(out, fix)) {
+                judged.add(new Judged(severity(out), phrase(out)));
+            }
+        }
+        faces(fix, set).ifPresent(judged::add);
+        return judged;
+    }
+
+    private static boolean fits(Judgement out, PolarFix fix) {
+        return switch (out.quantity()) {
+            case CLOSING_SIGHT, SECOND_FIX_POSITION, SECOND_FIX_ELEVATION -> fix.role() != Reading.Role.BACKSIGHT;
+            case BACKSIGHT_DISTANCE, BACKSIGHT_ELEVATION -> fix.role() == Reading.Role.BACKSIGHT;
+            default -> !fix.single();
+        };
+    }
+
+    private static Finding.Severity severity(Judgement out) {
+        return switch (out.quantity()) {
+            case DISTANCE_SPREAD, COLLIMATION_SPREAD, INDEX_SPREAD -> Finding.Severity.WARN;
+            default -> Finding.Severity.STOP;
+        };
+    }
+
+    private String phrase(Judgement out) {
+        boolean arc = out.quantity().dimension() == Limit.Dimension.ARC;
+        String beyond = arc ? words.small(out.beyond()) : words.difference(out.beyond());
+        String limit = arc ? words.small(out.limit()) : words.difference(out.limit());
+        String value = arc ? words.small(out.value()) : words.difference(out.value());
+        String what =
+                switch (out.quantity()) {
+                    case SET_RESIDUAL -> "residual";
+                    case DISTANCE_SPREAD -> "spread of distances";
+                    case BACKSIGHT_DISTANCE -> "distance against known";
+                    case BACKSIGHT_ELEVATION -> "elevation against known";
+                    case CLOSING_SIGHT -> "turned since the backsight";
+                    default -> "against its first fix";
+                };
+        return "%s %s: out by %s (limit %s)".formatted(what, value, beyond, limit);
+    }
+
+    private Optional<Judged> faces(PolarFix fix, int set) {
+        return result.findingsOf(setup.name()).stream()
+                .filter(f -> f.code().equals("faces-differ") || f.code().equals("wrong-target"))
+                .filter(f -> f.target().equals(fix.target()) && f.text().startsWith("Set " + set))
+                .map(f -> new Judged(f.severity(), f.text()))
+                .findFirst();
+    }
+}

@@ -1,0 +1,366 @@
+package markturn.web.turning;
+
+import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import markturn.formats.Pieces;
+import markturn.survey.angle.TypedAngle;
+import markturn.survey.job.Circle;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.survey.turning.PointingOrder;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.fieldbook.TurningOrder;
+import markturn.web.fieldbook.TurningOrders;
+import markturn.web.frame.Display;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+
+@Controller
+class TurningController {
+    private static final double LONGEST_SIGHT = 1e6;
+    private static final Pattern ENDING_IN_NUMBER = Pattern.compile("(.*?)(\\d+)");
+
+    /** Why a line is struck out: what the telescope did makes them different evidence. */
+    static final List<String> REASONS = List.of(
+            "typed wrong, telescope untouched", "point again", "wrong target sighted", "disturbed while reading");
+
+    private final FieldBook fieldBook;
+
+    TurningController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    @GetMapping("/job/{id}/turning/{name}")
+    String turn(
+            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> asked, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return page(book, name, aside(asked, book.job()), model);
+    }
+
+    private static String page(Book book, String name, Optional<TurningDesk.Aside> aside, Model model) {
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        JobPage.frame(model, book, "Turn the sets");
+        model.addAttribute("page", new TurningDesk(book, setup).page(aside));
+        model.addAttribute("reasons", REASONS);
+        model.addAttribute("key", Payload.key());
+        model.addAttribute("reflectors", reflectors(book.job()));
+        model.addAttribute("codes", book.job().marks().stream().map(Mark::name).toList());
+        return "turning/page";
+    }
+
+    private static List<String> reflectors(Job job) {
+        List<String> names = new ArrayList<>(job.reflectors().stream().map(Reflector::name).toList());
+        if (!names.contains(Reflector.REFLECTORLESS)) {
+            names.add(Reflector.REFLECTORLESS);
+        }
+        return names;
+    }
+
+    private static Optional<TurningDesk.Aside> aside(Map<String, String> asked, Job job) {
+        String target = asked.getOrDefault("target", "").strip();
+        if (target.isEmpty() || target.length() > 60) {
+            return Optional.empty();
+        }
+        Form form = new Form(asked, job.units());
+        boolean right = form.text("face").equalsIgnoreCase("right");
+        Reading.Role role = role(form.text("role")).orElse(Reading.Role.DETAIL);
+        String reflector =
+                reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
+        return Optional.of(new TurningDesk.Aside(
+                target,
+                role,
+                right ? Reading.Face.RIGHT : Reading.Face.LEFT,
+                reflector,
+                form.height("height", reflector.equals(Reflector.REFLECTORLESS), "a height")));
+    }
+
+    private static Optional<Reading.Role> role(String text) {
+        for (Reading.Role role : Reading.Role.values()) {
+            if (role.name().equalsIgnoreCase(text)) {
+                return Optional.of(role);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /**
+     * Books one pointing. Answers the page as it is then; where a field is at fault, 422 with the fields and what was expected, and
+     * nothing is stored.
+     */
+    @PostMapping("/job/{id}/turning/{name}/reading")
+    Object book(
+            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        if (book.job().setup(name).isEmpty()) {
+            throw new NotHere();
+        }
+        Form form = new Form(typed, book.job().units());
+        Optional<Reading> reading = read(form, book.job());
+        if (reading.isEmpty()) {
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(form.faults());
+        }
+        try {
+            Book longer = store(book, name, form, reading.get(), who);
+            Optional<TurningDesk.Aside> next = form.isEmpty("aside") ? Optional.empty() : following(longer.job(), reading.get());
+            return page(longer, name, next, model);
+        } catch (Refused refused) {
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                    .body(Map.of(refused.field().isEmpty() ? "circle" : refused.field(), refused.getMessage()));
+        }
+    }
+
+    private Book store(Book book, String setup, Form form, Reading reading, Principal who) {
+        Pieces pieces = new Pieces(book.job().units());
+        String key = form.text("key");
+        if (book.job().mark(reading.target()).isEmpty()) {
+            if (reading.role() != Reading.Role.DETAIL) {
+                throw new Refused("target", "There is no mark " + reading.target() + " in this job");
+            }
+            fieldBook.add(book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(located(reading.target())));
+        }
+        return fieldBook.add(
+                book.jobId(), key, who.getName(), EntryKind.READING, Payload.reading(setup, pieces.write(reading)));
+    }
+
+    /** A located point; its code is its name without the running number. */
+    private static Mark located(String name) {
+        Matcher parts = ENDING_IN_NUMBER.matcher(name);
+        String code = parts.matches() ? parts.group(1).strip() : "";
+        return new Mark(
+                name,
+                Mark.Kind.LOCATED,
+                Optional.empty(),
+                Optional.empty(),
+                "",
+                Optional.empty(),
+                code,
+                Optional.empty());
+    }
+
+    /** After a detail shot, the next name with the same pole. */
+    private static Optional<TurningDesk.Aside> following(Job job, Reading reading) {
+        if (reading.role() != Reading.Role.DETAIL) {
+            return Optional.empty();
+        }
+        Matcher parts = ENDING_IN_NUMBER.matcher(reading.target());
+        if (!parts.matches() || parts.group(2).length() > 8) {
+            return Optional.empty();
+        }
+        int number = Integer.parseInt(parts.group(2));
+        String next;
+        do {
+            next = parts.group(1) + ++number;
+        } while (job.mark(next).isPresent());
+        return Optional.of(new TurningDesk.Aside(
+                next, reading.role(), reading.face(), reading.reflector(), reading.targetHeight()));
+    }
+
+    private static Optional<Reading> read(Form form, Job job) {
+        if (form.text("key").isEmpty() || form.text("key").length() > 60) {
+            form.fault("circle", "The page is too old: reload it; what you typed stays");
+        }
+        String target = form.name("target", "the name of the target");
+        Optional<Circle> circle = form.circle("circle");
+        if (circle.isEmpty()) {
+            form.fault("circle", "Empty: expected the horizontal circle");
+        }
+        Optional<Circle> zenith = form.circle("zenith");
+        OptionalDouble slope = form.length("slope", 0, LONGEST_SIGHT, "a slope distance above 0");
+        if (slope.isPresent() && slope.getAsDouble() == 0) {
+            form.fault("slope", "0: expected a slope distance above 0");
+        }
+        if (slope.isPresent() && zenith.isEmpty()) {
+            form.fault("zenith", "Empty: a slope distance needs its zenith angle");
+        }
+        String reflector = form.text("reflector");
+        boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
+        Optional<MeasuredHeight> height = form.height("height", reflectorless, "the height of the target over its mark");
+        if (height.isEmpty() && !job.planOnly() && slope.isPresent() && !reflectorless) {
+            form.fault("height", "Empty: expected the height of the target over its mark");
+        }
+        int set = (int) form.number("set", 0, PointingOrder.MOST_SETS, "a set from 1 to 99").orElse(0);
+        if (!form.isSound()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Reading(
+                target,
+                role(form.text("role")).orElse(Reading.Role.DETAIL),
+                set == 0 ? OptionalInt.empty() : OptionalInt.of(set),
+                form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT,
+                circle.orElseThrow(),
+                zenith,
+                slope,
+                List.of(),
+                reflector,
+                height,
+                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                Reading.Origin.TYPED,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty()));
+    }
+
+    /** What is typed, as it is understood: an echo, or the fault with the characters it lies in. */
+    @GetMapping("/job/{id}/turning/{name}/understood")
+    @ResponseBody
+    Map<String, Object> understood(
+            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Principal who) {
+        Job job = fieldBook.book(id, who.getName()).job();
+        Display show = new Display(job.units());
+        Map<String, Object> answer = new LinkedHashMap<>();
+        for (String field : List.of("circle", "zenith")) {
+            String text = typed.getOrDefault(field, "");
+            if (!text.isBlank()) {
+                answer.put(field, angle(text, job, show));
+            }
+        }
+        Form form = new Form(typed, job.units());
+        OptionalDouble slope = form.length("slope", 0, LONGEST_SIGHT, "a slope distance above 0");
+        if (form.faults().containsKey("slope")) {
+            answer.put("slope", Map.of("fault", form.faults().get("slope")));
+        } else if (slope.isPresent()) {
+            answer.put("slope", Map.of("echo", show.length(slope) + " " + show.lengthSign()));
+        }
+        return answer;
+    }
+
+    private static Map<String, Object> angle(String text, Job job, Display show) {
+        try {
+            return Map.of(
+                    "echo", show.decorated(TypedAngle.read(text, job.units().angle(), false).written()));
+        } catch (TypedAngle.Fault fault) {
+            return Map.of("fault", fault.getMessage(), "from", fault.from(), "to", fault.to());
+        }
+    }
+
+    /** Strikes out a line, or every standing line of a set. */
+    @PostMapping("/job/{id}/turning/{name}/strike")
+    String strike(
+            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        String reason = typed.getOrDefault("reason", "").strip();
+        if (reason.isEmpty() || reason.equals("other")) {
+            reason = typed.getOrDefault("other", "").strip();
+        }
+        List<String> keys = typed.containsKey("set")
+                ? linesOfSet(book, setup, typed.get("set"))
+                : List.of(typed.getOrDefault("line", ""));
+        if (reason.isEmpty()) {
+            model.addAttribute("message", "A line is struck out with a reason: choose one, or write it.");
+            return page(book, name, Optional.empty(), model);
+        }
+        try {
+            Book longer = fieldBook.add(
+                    id, typed.get("key"), who.getName(), EntryKind.STRIKE, Payload.lines(keys, reason));
+            return page(longer, name, Optional.empty(), model);
+        } catch (Refused refused) {
+            model.addAttribute("message", refused.getMessage());
+            return page(book, name, Optional.empty(), model);
+        }
+    }
+
+    private static List<String> linesOfSet(Book book, Setup setup, String set) {
+        List<String> keys = new ArrayList<>();
+        for (int place = 0; place < setup.readings().size(); place++) {
+            Reading reading = setup.readings().get(place);
+            if (reading.stands() && reading.set().isPresent() && ("" + reading.set().getAsInt()).equals(set)) {
+                keys.add(book.keyOf(setup.name(), place));
+            }
+        }
+        return keys;
+    }
+
+    @PostMapping("/job/{id}/turning/{name}/restore")
+    String restore(
+            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book longer = fieldBook.add(
+                id,
+                typed.get("key"),
+                who.getName(),
+                EntryKind.RESTORE,
+                Payload.lines(List.of(typed.getOrDefault("line", "")), "restored"));
+        return page(longer, name, Optional.empty(), model);
+    }
+
+    /** Adds a set, or a target to the round. */
+    @PostMapping("/job/{id}/turning/{name}/order")
+    String order(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        TurningOrder before = book.order(setup);
+        Form form = new Form(new HashMap<>(typed), book.job().units());
+        List<TurningOrder.Aim> aims = new ArrayList<>(before.aims());
+        Optional<Mark> unknown = Optional.empty();
+        if (!form.isEmpty("target")) {
+            String target = form.name("target", "a target");
+            unknown = book.job().mark(target).isPresent()
+                    ? Optional.empty()
+                    : Optional.of(Mark.named(target, Mark.Kind.NEW));
+            if (before.aim(target).isPresent() || target.equals(setup.station())) {
+                form.fault("target", target + " is in the round already, or the instrument stands on it");
+            }
+            aims.add(added(form, book.job(), target));
+        }
+        int sets = Math.min(PointingOrder.MOST_SETS, before.sets() + (form.isEmpty("target") ? 1 : 0));
+        if (!form.isSound()) {
+            model.addAttribute("message", String.join(" ", form.faults().values()));
+            return page(book, name, Optional.empty(), model);
+        }
+        Pieces pieces = new Pieces(book.job().units());
+        String key = typed.get("key");
+        unknown.ifPresent(mark -> fieldBook.add(id, key + "-m", who.getName(), EntryKind.MARK, pieces.write(mark)));
+        Book longer = fieldBook.add(
+                id,
+                key,
+                who.getName(),
+                EntryKind.ORDER,
+                TurningOrders.payload(name, new TurningOrder(sets, aims), pieces));
+        return page(longer, name, Optional.empty(), model);
+    }
+
+    private static TurningOrder.Aim added(Form form, Job job, String target) {
+        String reflector = reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
+        boolean known = job.mark(target).flatMap(Mark::given).isPresent();
+        boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
+        Optional<MeasuredHeight> height = form.height("height", reflectorless, "the height of the target");
+        if (height.isEmpty() && !job.planOnly()) {
+            form.fault("height", "Empty: expected the height of the target over its mark");
+        }
+        return new TurningOrder.Aim(target, known ? Reading.Role.CHECK : Reading.Role.FORESIGHT, reflector, height);
+    }
+}
