@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import markturn.survey.Survey;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Atmosphere;
@@ -97,7 +98,7 @@ public final class AlderWeir {
                         marks.add(located(code.getKey() + " " + i, code.getKey()));
                     }
                 });
-        return new Job(
+        Job booked = new Job(
                 "Alder Weir",
                 "Mill weir and fish pass, River Alder",
                 new Units(LengthUnit.METRE, AngleUnit.DMS),
@@ -121,15 +122,26 @@ public final class AlderWeir {
                                 Map.of("setup", "S1"),
                                 "",
                                 Optional.empty(),
-                                Optional.empty()),
-                        new Decision(
-                                Optional.of(Instant.parse("2026-05-04T09:31:00Z")),
-                                "Wren Halloran",
-                                Decision.ACCEPT,
-                                Map.of("setup", "S2"),
-                                "",
-                                Optional.empty(),
                                 Optional.empty())));
+        return booked.plus(pillarFourAnswered(booked));
+    }
+
+    /** The reviewer's answer to the knocked pillar, on the value as it was found. */
+    private static Decision pillarFourAnswered(Job booked) {
+        double found = Survey.compute(booked).findings().stream()
+                .filter(f -> f.code().equals("second-fix") && f.target().equals("PILLAR 4"))
+                .findFirst()
+                .orElseThrow()
+                .value()
+                .orElseThrow();
+        return new Decision(
+                Optional.of(Instant.parse("2026-05-04T15:05:00Z")),
+                "Ida Marsh",
+                Decision.ANSWER,
+                Map.of("code", "second-fix", "setup", "S1", "target", "PILLAR 4", "value", found),
+                "A digger knocked it on 3 May: nothing is to rest on it until it is fixed again",
+                Optional.empty(),
+                Optional.empty());
     }
 
     private static Mark located(String name, String code) {

@@ -1,10 +1,12 @@
 package markturn.web.equipment;
 
 import java.security.Principal;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.formats.Pieces;
+import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Notch;
@@ -27,6 +29,31 @@ import org.springframework.web.bind.annotation.RequestParam;
 class EquipmentController {
     private static final double MILLIMETRE = 0.001;
 
+    /** A field of a form: its name, and what stands above it. */
+    public record Field(String name, String label) {}
+
+    private static final List<Field> REFLECTOR_FIELDS = List.of(
+            new Field("reflectorName", "Name"),
+            new Field("constant", "Constant, mm"),
+            new Field("reflectorCentring", "Centring, mm"),
+            new Field("reflectorHeight", "Height, mm"));
+
+    private static List<Field> instrumentFields(String small) {
+        return List.of(
+                new Field("name", "Name"),
+                new Field("directionStdDev", "Direction in one set, " + small),
+                new Field("zenithStdDev", "Zenith angle in one set, " + small),
+                new Field("distanceStdDev", "Distance, mm"),
+                new Field("distancePpm", "Distance, ppm"),
+                new Field("centringStdDev", "Centring, mm"),
+                new Field("heightStdDev", "Height taped, mm"),
+                new Field("wavelength", "Wavelength, micrometres"),
+                new Field("referenceTemperature", "Reference, degrees C (15)"),
+                new Field("referencePressure", "Reference, hPa (1013.25)"),
+                new Field("notchRadius", "Notch: radius, mm"),
+                new Field("notchBelow", "Notch: below axis, mm"));
+    }
+
     private final FieldBook fieldBook;
 
     EquipmentController(FieldBook fieldBook) {
@@ -42,6 +69,9 @@ class EquipmentController {
         JobPage.frame(model, book, "Job");
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
+        String small = book.job().units().angle() == AngleUnit.GON ? "milligon" : "seconds";
+        model.addAttribute("instrumentFields", instrumentFields(small));
+        model.addAttribute("reflectorFields", REFLECTOR_FIELDS);
         model.addAttribute("key", typed.getOrDefault("key", Payload.key()));
         return "equipment/list";
     }

@@ -16,6 +16,8 @@ public record Way(List<Act> acts) {
         DONE("done"),
         NEXT("next"),
         TROUBLE("trouble"),
+        /** Can be looked at or gone on with at any time. */
+        OPEN("open"),
         AHEAD("ahead");
 
         private final String word;
@@ -54,9 +56,9 @@ public record Way(List<Act> acts) {
         long positions = book.result().measured().marks().stream()
                 .filter(m -> m.from().isPresent() && m.position().isPresent())
                 .count();
-        acts.add(new Act("Coordinates", at + "/point", positions > 0 ? State.DONE : State.AHEAD, positions + " new"));
-        acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.DONE : State.AHEAD, ""));
-        acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.DONE : State.AHEAD, ""));
+        acts.add(new Act("Coordinates", at + "/point", positions > 0 ? State.OPEN : State.AHEAD, positions + " new"));
+        acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.OPEN : State.AHEAD, ""));
+        acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.OPEN : State.AHEAD, ""));
         return new Way(acts);
     }
 

@@ -25,7 +25,10 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
     private static final double WIDEST_BAR = 220;
 
     /** One mark; {@code numbers} is what a tap shows. */
-    public record Symbol(String name, String kind, boolean station, boolean trouble, String x, String y, String numbers, String url) {}
+    public record Symbol(String name, String kind, boolean station, boolean trouble, String x, String y, Label label, String numbers, String url) {}
+
+    /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
+    public record Label(int dx, int dy, String anchor, boolean shown) {}
 
     /** One sight; a backsight is drawn heavier. */
     public record Ray(String x1, String y1, String x2, String y2, boolean backsight) {}
@@ -49,8 +52,9 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
         }
         Sheet sheet = sheet(placed);
         double bar = niceBar(WIDEST_BAR / sheet.scale() / show.units().length().metres());
+        Labels labels = new Labels();
         return new PlanDrawing(
-                placed.stream().map(m -> symbol(book, m, sheet, show)).toList(),
+                placed.stream().map(m -> symbol(book, m, sheet, show, labels)).toList(),
                 rays(book, sheet),
                 format(bar * show.units().length().metres() * sheet.scale()),
                 show.number(bar, bar < 1 ? 1 : 0) + " " + show.lengthSign(),
@@ -81,7 +85,7 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
         return (times >= 5 ? 5 : times >= 2 ? 2 : 1) * power;
     }
 
-    private static Symbol symbol(Book book, MeasuredMark mark, Sheet sheet, Display show) {
+    private static Symbol symbol(Book book, MeasuredMark mark, Sheet sheet, Display show, Labels labels) {
         Position at = mark.position().orElseThrow();
         boolean station = book.job().setups().stream()
                 .anyMatch(s -> book.job().trueName(s.station()).equals(mark.name()));
@@ -99,6 +103,7 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
                 trouble,
                 sheet.x(at),
                 sheet.y(at),
+                labels.place(mark.name(), Double.parseDouble(sheet.x(at)), Double.parseDouble(sheet.y(at))),
                 "%s: N %s, E %s, H %s; %s; %s"
                         .formatted(
                                 mark.name(),

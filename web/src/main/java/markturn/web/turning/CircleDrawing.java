@@ -25,8 +25,8 @@ public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
         double pointer = Double.NaN;
         for (SetAbstract sets : setup.abstracts()) {
             OptionalDouble direction = sets.direction();
-            if (direction.isPresent()) {
-                boolean mine = sets.target().equals(inHand);
+            boolean mine = sets.target().equals(inHand);
+            if (direction.isPresent() && (mine || !sets.fix().single())) {
                 if (mine) {
                     pointer = direction.getAsDouble();
                 }

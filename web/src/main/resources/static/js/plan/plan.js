@@ -8,6 +8,7 @@ let view = { x: 0, y: 0, zoom: 1 };
 function draw() {
   plan.setAttribute("viewBox", `${view.x} ${view.y} ${sheet.width / view.zoom} ${sheet.height / view.zoom}`);
   const size = 1 / view.zoom;
+  plan.classList.toggle("near", view.zoom >= 2);
   plan.querySelectorAll(".symbol").forEach(s => s.setAttribute("transform", `translate(${s.dataset.x} ${s.dataset.y}) scale(${size})`));
   const place = (selector, x, y) => plan.querySelector(selector)
     .setAttribute("transform", `translate(${view.x + x * size} ${view.y + y * size}) scale(${size})`);
