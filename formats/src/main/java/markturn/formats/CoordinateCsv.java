@@ -46,7 +46,8 @@ public final class CoordinateCsv {
         return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
-    private static void print(CSVPrinter csv, MeasuredMark mark, Position at, Units units, boolean practice) throws IOException {
+    private static void print(CSVPrinter csv, MeasuredMark mark, Position at, Units units, boolean practice)
+            throws IOException {
         OptionalDouble variance = at.elevationVariance();
         csv.printRecord(
                 harmless(mark.name()),

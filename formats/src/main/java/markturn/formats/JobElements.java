@@ -32,12 +32,11 @@ final class JobElements {
         Map<Limit, Double> overrides = new java.util.EnumMap<>(Limit.class);
         Element limits = job.at("classLimits");
         for (Limit limit : Limit.values()) {
-            OptionalDouble value =
-                    switch (limit.dimension()) {
-                        case ARC -> limits.small(limit.key());
-                        case LENGTH -> limits.length(limit.key());
-                        case MINUTES, COUNT, RATIO -> limits.plain(limit.key());
-                    };
+            OptionalDouble value = switch (limit.dimension()) {
+                case ARC -> limits.small(limit.key());
+                case LENGTH -> limits.length(limit.key());
+                case MINUTES, COUNT, RATIO -> limits.plain(limit.key());
+            };
             value.ifPresent(v -> overrides.put(limit, v));
         }
         return new ClassOfWork(preset, overrides);
@@ -54,12 +53,15 @@ final class JobElements {
 
     private static Optional<Notch> notch(Element of) {
         return of.find("notch")
-                .map(n -> new Notch(n.length("radius").orElseThrow(), n.length("belowAxis").orElseThrow()));
+                .map(n -> new Notch(
+                        n.length("radius").orElseThrow(), n.length("belowAxis").orElseThrow()));
     }
 
     private static Atmosphere atmosphere(Element air) {
         return new Atmosphere(
-                air.plain("temperature").orElseThrow(), air.plain("pressure").orElseThrow(), air.plain("vapour").orElse(0));
+                air.plain("temperature").orElseThrow(),
+                air.plain("pressure").orElseThrow(),
+                air.plain("vapour").orElse(0));
     }
 
     static Instrument instrument(Element of) {
@@ -102,7 +104,9 @@ final class JobElements {
 
     private static Mark.Deviations deviations(Element of) {
         return new Mark.Deviations(
-                of.length("northing").orElse(0), of.length("easting").orElse(0), of.length("elevation").orElse(0));
+                of.length("northing").orElse(0),
+                of.length("easting").orElse(0),
+                of.length("elevation").orElse(0));
     }
 
     static Mark mark(Element of) {
@@ -131,7 +135,8 @@ final class JobElements {
     }
 
     static MeasuredHeight height(Element of) {
-        MeasuredHeight.To to = of.has("to") ? of.oneOf("to", MeasuredHeight.To.values(), JobElements::key) : MeasuredHeight.To.AXIS;
+        MeasuredHeight.To to =
+                of.has("to") ? of.oneOf("to", MeasuredHeight.To.values(), JobElements::key) : MeasuredHeight.To.AXIS;
         return new MeasuredHeight(of.length("value").orElseThrow(), to);
     }
 
@@ -152,13 +157,17 @@ final class JobElements {
                 of.find("applied").map(a -> new Reading.Applied(a.length("constant"), a.plain("ppm"))),
                 of.find("offset")
                         .map(o -> new Reading.Offset(
-                                o.length("along").orElse(0), o.length("across").orElse(0), o.length("up").orElse(0))),
+                                o.length("along").orElse(0),
+                                o.length("across").orElse(0),
+                                o.length("up").orElse(0))),
                 of.optionalText("struck"));
     }
 
     /** The mean where only the single distances are listed. */
     private static OptionalDouble slope(Element of) {
-        return of.has("slope") ? of.length("slope") : of.list("slopes").stream().mapToDouble(Element::length).average();
+        return of.has("slope")
+                ? of.length("slope")
+                : of.list("slopes").stream().mapToDouble(Element::length).average();
     }
 
     private static Setup.Orientation orientation(Element setup) {
@@ -166,11 +175,14 @@ final class JobElements {
         boolean bySights = of.has("sights");
         boolean byAzimuth = of.has("azimuth") && of.has("sight");
         if (bySights == byAzimuth || (bySights && (of.has("azimuth") || of.has("sight")))) {
-            setup.fault("orientation", "expected either {\"sights\": [marks]} or {\"azimuth\": \"...\", \"sight\": \"mark\"}");
+            setup.fault(
+                    "orientation",
+                    "expected either {\"sights\": [marks]} or {\"azimuth\": \"...\", \"sight\": \"mark\"}");
             return new Setup.BySights(List.of(""));
         }
         return bySights
-                ? new Setup.BySights(of.list("sights").stream().map(Element::text).toList())
+                ? new Setup.BySights(
+                        of.list("sights").stream().map(Element::text).toList())
                 : new Setup.ByAzimuth(of.circle("azimuth").orElseThrow(), of.text("sight"));
     }
 
@@ -222,7 +234,13 @@ final class JobElements {
     static Decision decision(Element of) {
         Map<String, Object> on = (Map<String, Object>) of.plainValue("on").orElse(Map.of());
         return new Decision(
-                of.instant("at"), of.text("by"), of.text("what"), on, of.text("reason"), of.plainValue("before"), of.plainValue("after"));
+                of.instant("at"),
+                of.text("by"),
+                of.text("what"),
+                on,
+                of.text("reason"),
+                of.plainValue("before"),
+                of.plainValue("after"));
     }
 
     static String key(Enum<?> constant) {

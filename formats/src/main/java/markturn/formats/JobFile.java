@@ -26,7 +26,8 @@ public final class JobFile {
     public static Job read(byte[] file) throws FaultyFile {
         JsonNode document = StrictJson.parse(file);
         if (!document.isObject()) {
-            throw new FaultyFile(List.of(new Fault("$", "", "expected a job file: an object with \"format\": \"mark-turn-job\"")));
+            throw new FaultyFile(
+                    List.of(new Fault("$", "", "expected a job file: an object with \"format\": \"mark-turn-job\"")));
         }
         List<Fault> faults = new ArrayList<>(SchemaHolder.SCHEMA.check(document));
         if (!faults.isEmpty()) {

@@ -110,14 +110,20 @@ final class JobNames {
     private void instrumentHeight(Setup setup, String path) {
         if (setup.instrumentHeight().isEmpty()) {
             if (!job.planOnly()) {
-                fault(path, "", "missing: expected the height of the instrument; a job without heights says \"planOnly\": true");
+                fault(
+                        path,
+                        "",
+                        "missing: expected the height of the instrument; a job without heights says \"planOnly\": true");
             }
             return;
         }
         if (setup.instrumentHeight().get().value() <= 0) {
             fault(path + ".value", "" + setup.instrumentHeight().get().value(), "expected a height above 0");
         } else if (instruments.contains(setup.instrument())) {
-            notch(setup.instrumentHeight().get(), job.instrument(setup.instrument()).notch(), path);
+            notch(
+                    setup.instrumentHeight().get(),
+                    job.instrument(setup.instrument()).notch(),
+                    path);
         }
     }
 
@@ -143,7 +149,10 @@ final class JobNames {
             return;
         }
         if (notch.isEmpty()) {
-            fault(path + ".to", "notch", "its notch is not described: expected axis, or a notch with radius and belowAxis");
+            fault(
+                    path + ".to",
+                    "notch",
+                    "its notch is not described: expected axis, or a notch with radius and belowAxis");
         } else if (height.value() <= notch.get().radius()) {
             fault(path + ".value", "" + height.value(), "expected a slope longer than the notch's radius");
         }

@@ -83,7 +83,9 @@ final class JobNodes {
         ObjectNode to = object();
         to.put("format", "mark-turn-job").put("version", 1).put("name", job.name());
         putText(to, "place", job.place());
-        to.putObject("units").put("length", units.length().key()).put("angle", units.angle().key());
+        to.putObject("units")
+                .put("length", units.length().key())
+                .put("angle", units.angle().key());
         classOfWork(to, job.classOfWork());
         to.put("planOnly", job.planOnly());
         earth(to.putObject("earth"), job.earth());

@@ -37,7 +37,9 @@ public final class ResultFile {
         Job job = result.job();
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("format", "mark-turn-result").put("version", 1).put("job", job.name());
-        to.putObject("units").put("length", units.length().key()).put("angle", units.angle().key());
+        to.putObject("units")
+                .put("length", units.length().key())
+                .put("angle", units.angle().key());
         to.put("practice", job.isPractice());
         fill(to.putArray("setups"), result.measured().setups(), this::setup);
         ArrayNode sets = to.putArray("sets");
@@ -121,9 +123,18 @@ public final class ResultFile {
         length(to, "easting", position.map(p -> of(p.easting())).orElse(none));
         length(to, "elevation", position.map(Position::elevation).orElse(none));
         ObjectNode stdDev = to.putObject("stdDev");
-        length(stdDev, "northing", position.map(p -> of(Math.sqrt(p.plan().nn()))).orElse(none));
-        length(stdDev, "easting", position.map(p -> of(Math.sqrt(p.plan().ee()))).orElse(none));
-        length(stdDev, "elevation", position.map(p -> root(p.elevationVariance())).orElse(none));
+        length(
+                stdDev,
+                "northing",
+                position.map(p -> of(Math.sqrt(p.plan().nn()))).orElse(none));
+        length(
+                stdDev,
+                "easting",
+                position.map(p -> of(Math.sqrt(p.plan().ee()))).orElse(none));
+        length(
+                stdDev,
+                "elevation",
+                position.map(p -> root(p.elevationVariance())).orElse(none));
     }
 
     private ObjectNode setup(MeasuredSetup setup) {
@@ -176,7 +187,8 @@ public final class ResultFile {
     }
 
     private ObjectNode observation(Observation of) {
-        double unit = of.kind().angular() ? units.angle().small() : units.length().metres();
+        double unit =
+                of.kind().angular() ? units.angle().small() : units.length().metres();
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("target", of.target()).put("kind", of.kind().key());
         put(to, "residual", of(of.residual()), unit);
@@ -250,7 +262,8 @@ public final class ResultFile {
         put(to, "limit", of.limit(), unit);
         of.answer()
                 .ifPresentOrElse(
-                        a -> to.putObject("answer").put("by", a.by()).put("reason", a.reason()), () -> to.putNull("answer"));
+                        a -> to.putObject("answer").put("by", a.by()).put("reason", a.reason()),
+                        () -> to.putNull("answer"));
         return to.put("reopened", of.reopened());
     }
 }

@@ -52,15 +52,19 @@ final class SchemaCheck {
 
     private Fault fault(Error error) {
         String path = error.getInstanceLocation().toString();
-        String value = error.getInstanceNode() == null || error.getInstanceNode().isContainer()
-                ? ""
-                : error.getInstanceNode().toString();
+        String value =
+                error.getInstanceNode() == null || error.getInstanceNode().isContainer()
+                        ? ""
+                        : error.getInstanceNode().toString();
         String expected = "expected " + description(error);
         return switch (error.getKeyword()) {
-            case "required" -> new Fault(
-                    path + "." + error.getProperty(), "", "missing: expected " + description(error, error.getProperty()));
-            case "additionalProperties" -> new Fault(
-                    path + "." + error.getProperty(), "", "unknown key; own keys begin with x-");
+            case "required" ->
+                new Fault(
+                        path + "." + error.getProperty(),
+                        "",
+                        "missing: expected " + description(error, error.getProperty()));
+            case "additionalProperties" ->
+                new Fault(path + "." + error.getProperty(), "", "unknown key; own keys begin with x-");
             case "type" -> new Fault(path, value.isEmpty() ? kind(error.getInstanceNode()) : value, expected);
             case "maxItems" -> new Fault(path, "", "too many entries");
             case "minItems" -> new Fault(path, "", expected);

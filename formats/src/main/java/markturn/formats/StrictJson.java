@@ -1,9 +1,9 @@
 package markturn.formats;
 
+import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
-import java.nio.ByteBuffer;
 import java.util.List;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -55,7 +55,9 @@ final class StrictJson {
             return node;
         } catch (JacksonException unreadable) {
             var location = unreadable.getLocation();
-            String where = location == null ? "" : " at line %d, column %d".formatted(location.getLineNr(), location.getColumnNr());
+            String where = location == null
+                    ? ""
+                    : " at line %d, column %d".formatted(location.getLineNr(), location.getColumnNr());
             throw fault("not valid JSON" + where + ": " + firstLine(unreadable.getOriginalMessage()));
         }
     }
@@ -76,7 +78,9 @@ final class StrictJson {
 
     private static String firstLine(String message) {
         String line = message == null ? "" : message.lines().findFirst().orElse("");
-        return line.replaceAll("\\(through reference chain.*", "").replaceAll("\\p{Cntrl}", "?").strip();
+        return line.replaceAll("\\(through reference chain.*", "")
+                .replaceAll("\\p{Cntrl}", "?")
+                .strip();
     }
 
     private static FaultyFile fault(String expected) {

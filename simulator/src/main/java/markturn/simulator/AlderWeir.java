@@ -114,15 +114,14 @@ public final class AlderWeir {
                 List.of(pillarOne(), pondOne(), pondTwo(), pillarThree()),
                 List.of(),
                 List.of(),
-                List.of(
-                        new Decision(
-                                Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
-                                "Wren Halloran",
-                                Decision.ACCEPT,
-                                Map.of("setup", "S1"),
-                                "",
-                                Optional.empty(),
-                                Optional.empty())));
+                List.of(new Decision(
+                        Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
+                        "Wren Halloran",
+                        Decision.ACCEPT,
+                        Map.of("setup", "S1"),
+                        "",
+                        Optional.empty(),
+                        Optional.empty())));
         return booked.plus(pillarFourAnswered(booked));
     }
 
@@ -211,7 +210,13 @@ public final class AlderWeir {
 
     private SimulatedStation station(String mark, double height, double circleZeroDegrees) {
         return new SimulatedStation(
-                world, mark, height, Math.toRadians(circleZeroDegrees), Earth.USUAL, InstrumentErrors.of(instrument), random);
+                world,
+                mark,
+                height,
+                Math.toRadians(circleZeroDegrees),
+                Earth.USUAL,
+                InstrumentErrors.of(instrument),
+                random);
     }
 
     private Setup setup(String name, String station, double height, String backsight, List<Reading> readings) {
@@ -229,7 +234,13 @@ public final class AlderWeir {
 
     /** Back-fore on face left, then fore-back on face right. */
     private void round(
-            SimulatedStation station, List<Reading> to, int set, String back, double backHeight, String fore, double foreHeight) {
+            SimulatedStation station,
+            List<Reading> to,
+            int set,
+            String back,
+            double backHeight,
+            String fore,
+            double foreHeight) {
         Role foreRole = fore.startsWith("PILLAR") ? Role.CHECK : Role.FORESIGHT;
         to.add(booked(station.point(back, Role.BACKSIGHT, set, Face.LEFT, PRISM, backHeight)));
         to.add(booked(station.point(fore, foreRole, set, Face.LEFT, PRISM, foreHeight)));

@@ -8,7 +8,13 @@ import markturn.survey.job.Instrument;
  * figure for one set.
  */
 public record InstrumentErrors(
-        double collimation, double trunnionAxis, double index, double circleNoise, double zenithNoise, double distanceNoise, double distanceNoisePpm) {
+        double collimation,
+        double trunnionAxis,
+        double index,
+        double circleNoise,
+        double zenithNoise,
+        double distanceNoise,
+        double distanceNoisePpm) {
 
     /** An instrument as good as its figures say, in fair adjustment. */
     public static InstrumentErrors of(Instrument instrument) {

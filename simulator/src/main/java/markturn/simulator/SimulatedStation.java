@@ -33,7 +33,13 @@ public final class SimulatedStation {
      * @param circleZero azimuth at which the circle reads zero, radians
      */
     public SimulatedStation(
-            World world, String mark, double height, double circleZero, Earth earth, InstrumentErrors errors, Random random) {
+            World world,
+            String mark,
+            double height,
+            double circleZero,
+            Earth earth,
+            InstrumentErrors errors,
+            Random random) {
         this.world = world;
         this.axis = world.at(mark).moved(0, 0, height);
         this.earth = earth;
@@ -65,8 +71,7 @@ public final class SimulatedStation {
         boolean left = face == Reading.Face.LEFT;
         double circle = azimuth - circleZero + (left ? sideways : Math.PI - sideways) + noise(errors.circleNoise());
         double vertical = (left ? zenith : Angles.TURN - zenith) + errors.index() + noise(errors.zenithNoise());
-        double distance =
-                slope + noise(Math.hypot(errors.distanceNoise(), errors.distanceNoisePpm() * 1e-6 * slope));
+        double distance = slope + noise(Math.hypot(errors.distanceNoise(), errors.distanceNoisePpm() * 1e-6 * slope));
         return new Reading(
                 mark,
                 role,

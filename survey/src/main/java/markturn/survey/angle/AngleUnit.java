@@ -114,7 +114,9 @@ public enum AngleUnit {
         }
         BigDecimal[] minutesAndSeconds = seconds.divideAndRemainder(BigDecimal.valueOf(60));
         int minutes = minutesAndSeconds[0].intValueExact();
-        String restOfSeconds = minutesAndSeconds[1].setScale(decimals, RoundingMode.UNNECESSARY).toPlainString();
+        String restOfSeconds = minutesAndSeconds[1]
+                .setScale(decimals, RoundingMode.UNNECESSARY)
+                .toPlainString();
         String padding = minutesAndSeconds[1].compareTo(BigDecimal.TEN) < 0 ? "0" : "";
         return "%d-%02d-%s%s".formatted(minutes / 60, minutes % 60, padding, restOfSeconds);
     }

@@ -15,7 +15,8 @@ public final class QuadrantBearing {
         double onCircle = Angles.onCircle(azimuth);
         boolean north = onCircle <= Math.PI / 2 || onCircle >= 1.5 * Math.PI;
         boolean east = onCircle <= Math.PI;
-        double fromMeridian = north ? Math.abs(Angles.shortWay(onCircle)) : Math.abs(Angles.shortWay(onCircle - Math.PI));
+        double fromMeridian =
+                north ? Math.abs(Angles.shortWay(onCircle)) : Math.abs(Angles.shortWay(onCircle - Math.PI));
         return (north ? "N " : "S ") + unit.write(fromMeridian, decimals) + (east ? " E" : " W");
     }
 }

@@ -98,18 +98,25 @@ public record TypedAngle(double radians, String written) {
         if (whole.length() <= 3) {
             if (!fraction.isEmpty()) {
                 throw whole(
-                        "Decimal degrees in a job in degrees, minutes and seconds: type " + whole + " 04 05.6", text, shift);
+                        "Decimal degrees in a job in degrees, minutes and seconds: type " + whole + " 04 05.6",
+                        text,
+                        shift);
             }
             return written(AngleUnit.DMS, whole + "-00-00", text, shift);
         }
         if (whole.length() < 7) {
             throw whole(
-                    "%d digits can be read in several ways: part them as 12 34 56, or type seven, 0123456".formatted(whole.length()),
+                    "%d digits can be read in several ways: part them as 12 34 56, or type seven, 0123456"
+                            .formatted(whole.length()),
                     text,
                     shift);
         }
         if (whole.length() > 7) {
-            throw whole("%d digits are too many: three for degrees, two for minutes, two for seconds".formatted(whole.length()), text, shift);
+            throw whole(
+                    "%d digits are too many: three for degrees, two for minutes, two for seconds"
+                            .formatted(whole.length()),
+                    text,
+                    shift);
         }
         String seconds = whole.substring(5) + (fraction.isEmpty() ? "" : "." + fraction);
         return sixty(whole.substring(0, 3), whole.substring(3, 5), seconds, text, shift, 3, 5);
@@ -120,13 +127,21 @@ public record TypedAngle(double radians, String written) {
         if (restOfSeconds.endsWith(".")) {
             restOfSeconds = restOfSeconds.substring(0, restOfSeconds.length() - 1);
         }
-        return sixty(parts.group(degrees), parts.group(minutes), restOfSeconds, text, shift, parts.start(minutes), parts.end(minutes));
+        return sixty(
+                parts.group(degrees),
+                parts.group(minutes),
+                restOfSeconds,
+                text,
+                shift,
+                parts.start(minutes),
+                parts.end(minutes));
     }
 
     private static TypedAngle sixty(
             String degrees, String minutes, String seconds, String text, int shift, int minutesFrom, int minutesTo) {
         if (Integer.parseInt(minutes) > 59) {
-            throw new Fault("Minutes " + minutes + ": they end at 59", shift + minutesFrom, shift + minutesTo);
+            int to = Math.min(minutesTo, text.length());
+            throw new Fault("Minutes " + minutes + ": they end at 59", shift + Math.min(minutesFrom, to), shift + to);
         }
         if (Double.parseDouble(seconds) >= 60) {
             int from = text.lastIndexOf(seconds.substring(0, 2));

@@ -34,7 +34,8 @@ final class Answers {
             return finding;
         }
         return holds(last.get(), finding)
-                ? finding.answered(new Finding.Answer(last.get().by(), last.get().reason()))
+                ? finding.answered(
+                        new Finding.Answer(last.get().by(), last.get().reason()))
                 : finding.openedAgain();
     }
 
@@ -43,6 +44,9 @@ final class Answers {
             return !answer.on().containsKey("value");
         }
         return answer.on().get("value") instanceof Number answered
-                && Math.abs(answered.doubleValue() - finding.value().getAsDouble() / finding.measure().unit(units)) < SAME;
+                && Math.abs(answered.doubleValue()
+                                - finding.value().getAsDouble()
+                                        / finding.measure().unit(units))
+                        < SAME;
     }
 }

@@ -16,7 +16,8 @@ final class BacksightDrift implements Rule {
                     evidence.measured().setup(out.setup()).closingSight().orElseThrow();
             String effect = sight.atLongest().isPresent()
                     ? " That is %s at the longest sight of this setup."
-                            .formatted(evidence.words().difference(sight.atLongest().getAsDouble()))
+                            .formatted(evidence.words()
+                                    .difference(sight.atLongest().getAsDouble()))
                     : "";
             return Finding.of(
                             "backsight-drift",

@@ -19,7 +19,8 @@ final class BacksightOtherMark implements Rule {
             double measured = station.distanceTo(evidence.position(out.target()).orElseThrow()) + out.value();
             String itself = evidence.job().trueName(out.target());
             return evidence.measured().marks().stream()
-                    .filter(m -> m.mark().kind() == Mark.Kind.CONTROL && !m.name().equals(itself))
+                    .filter(m ->
+                            m.mark().kind() == Mark.Kind.CONTROL && !m.name().equals(itself))
                     .filter(m -> m.position().isPresent())
                     .filter(m -> Math.abs(station.distanceTo(m.position().get()) - measured) <= out.limit())
                     .findFirst()
@@ -34,7 +35,9 @@ final class BacksightOtherMark implements Rule {
                                                     out.target(),
                                                     m.name(),
                                                     evidence.words()
-                                                            .difference(station.distanceTo(m.position().get()) - measured),
+                                                            .difference(station.distanceTo(m.position()
+                                                                            .get())
+                                                                    - measured),
                                                     m.name()))
                             .with(Measure.LENGTH, out.value(), out.limit()));
         });

@@ -30,7 +30,8 @@ final class BothWaysDiffer implements Rule {
         for (Leg back : legs) {
             legs.stream()
                     .takeWhile(there -> there != back)
-                    .filter(there -> there.from().equals(back.to()) && there.to().equals(back.from()))
+                    .filter(there ->
+                            there.from().equals(back.to()) && there.to().equals(back.from()))
                     .filter(there -> told.add(there.from() + "\n" + there.to()))
                     .findFirst()
                     .ifPresent(there -> compare(evidence, there, back, found));
@@ -39,19 +40,44 @@ final class BothWaysDiffer implements Rule {
     }
 
     private static void compare(Evidence evidence, Leg there, Leg back, List<Finding> found) {
-        double distance = back.sets().horizontal().getAsDouble() - there.sets().horizontal().getAsDouble();
-        judge(evidence, there, back, Limit.BOTH_WAYS_DISTANCE, distance, stdDev(evidence.job(), there, back), "lengths", found);
-        if (there.sets().elevationDifference().isPresent() && back.sets().elevationDifference().isPresent()) {
+        double distance = back.sets().horizontal().getAsDouble()
+                - there.sets().horizontal().getAsDouble();
+        judge(
+                evidence,
+                there,
+                back,
+                Limit.BOTH_WAYS_DISTANCE,
+                distance,
+                stdDev(evidence.job(), there, back),
+                "lengths",
+                found);
+        if (there.sets().elevationDifference().isPresent()
+                && back.sets().elevationDifference().isPresent()) {
             double rise = back.sets().elevationDifference().getAsDouble()
                     + there.sets().elevationDifference().getAsDouble();
-            judge(evidence, there, back, Limit.BOTH_WAYS_ELEVATION, rise, riseStdDev(evidence.job(), there, back), "height differences", found);
+            judge(
+                    evidence,
+                    there,
+                    back,
+                    Limit.BOTH_WAYS_ELEVATION,
+                    rise,
+                    riseStdDev(evidence.job(), there, back),
+                    "height differences",
+                    found);
         }
     }
 
     private static void judge(
-            Evidence evidence, Leg there, Leg back, Limit quantity, double value, double sigma, String what, List<Finding> found) {
-        double limit = Math.max(
-                evidence.job().classOfWork().limit(quantity), NormalDistribution.twoSided(0.001) * sigma);
+            Evidence evidence,
+            Leg there,
+            Leg back,
+            Limit quantity,
+            double value,
+            double sigma,
+            String what,
+            List<Finding> found) {
+        double limit =
+                Math.max(evidence.job().classOfWork().limit(quantity), NormalDistribution.twoSided(0.001) * sigma);
         if (Math.abs(value) <= limit) {
             return;
         }
@@ -71,10 +97,12 @@ final class BothWaysDiffer implements Rule {
     }
 
     private static double stdDev(Job job, Leg there, Leg back) {
-        return Math.sqrt(Legs.distanceVariance(job, there.setup(), there.sets()) + Legs.distanceVariance(job, back.setup(), back.sets()));
+        return Math.sqrt(Legs.distanceVariance(job, there.setup(), there.sets())
+                + Legs.distanceVariance(job, back.setup(), back.sets()));
     }
 
     private static double riseStdDev(Job job, Leg there, Leg back) {
-        return Math.sqrt(Legs.riseVariance(job, there.setup(), there.sets()) + Legs.riseVariance(job, back.setup(), back.sets()));
+        return Math.sqrt(Legs.riseVariance(job, there.setup(), there.sets())
+                + Legs.riseVariance(job, back.setup(), back.sets()));
     }
 }

@@ -22,7 +22,10 @@ final class CannotHoldClass implements Rule {
                                 "",
                                 "With the figures of this instrument, chance alone goes beyond some limits of the class %s (%s: class %s, chance %s). What is judged is the larger of the two. More sets, or a better instrument, would hold the class."
                                         .formatted(
-                                                evidence.job().classOfWork().preset().words(),
+                                                evidence.job()
+                                                        .classOfWork()
+                                                        .preset()
+                                                        .words(),
                                                 name(worst.quantity()),
                                                 amount(evidence, worst, worst.classLimit()),
                                                 amount(evidence, worst, worst.limit())))

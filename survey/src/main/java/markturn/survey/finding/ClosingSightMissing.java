@@ -23,12 +23,13 @@ final class ClosingSightMissing implements Rule {
                 return Stream.empty();
             }
             if (setup.closingSight().isEmpty()) {
-                return Stream.of(Finding.of(
-                        "closing-sight-missing",
-                        Severity.WARN,
-                        setup.name(),
-                        "",
-                        "The backsight has not been sighted again. Sight it before picking up: it costs one pointing and proves that nothing turned."));
+                return Stream.of(
+                        Finding.of(
+                                "closing-sight-missing",
+                                Severity.WARN,
+                                setup.name(),
+                                "",
+                                "The backsight has not been sighted again. Sight it before picking up: it costs one pointing and proves that nothing turned."));
             }
             return longestGap(evidence, setup);
         });

@@ -37,7 +37,10 @@ final class FaceMissing implements Rule {
     }
 
     private static boolean twice(PolarFix fix, int set) {
-        return fix.pointings().readings().stream().filter(b -> b.circle() == set).count() > 1;
+        return fix.pointings().readings().stream()
+                        .filter(b -> b.circle() == set)
+                        .count()
+                > 1;
     }
 
     private static Stream<Finding> detail(Evidence evidence, MeasuredSetup setup) {
@@ -75,6 +78,8 @@ final class FaceMissing implements Rule {
     }
 
     private static OptionalDouble last(List<FacePairs.Pair> pairs) {
-        return pairs.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(pairs.get(pairs.size() - 1).value());
+        return pairs.isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(pairs.get(pairs.size() - 1).value());
     }
 }

@@ -35,7 +35,8 @@ final class FacePairs {
         return pairs(setup, means -> {
             OptionalDouble c = means.collimation();
             return c.isPresent()
-                    ? OptionalDouble.of(c.getAsDouble() * Math.sin(means.zenith().orElse(Math.PI / 2)))
+                    ? OptionalDouble.of(
+                            c.getAsDouble() * Math.sin(means.zenith().orElse(Math.PI / 2)))
                     : c;
         });
     }
@@ -70,8 +71,9 @@ final class FacePairs {
     /** The value nearest to all others; of two that disagree, the smaller. */
     private static double typical(List<Double> values) {
         return values.stream()
-                .min(Comparator.<Double>comparingDouble(
-                                v -> values.stream().mapToDouble(o -> Math.abs(o - v)).sum())
+                .min(Comparator.<Double>comparingDouble(v -> values.stream()
+                                .mapToDouble(o -> Math.abs(o - v))
+                                .sum())
                         .thenComparingDouble(Math::abs))
                 .orElse(0.0);
     }

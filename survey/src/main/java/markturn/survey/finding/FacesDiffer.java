@@ -83,13 +83,18 @@ final class FacesDiffer implements Rule {
                         pair.fix().target(),
                         "Set %d, %s: faces differ by %s; the others by %s. %s"
                                 .formatted(
-                                        pair.set(), pair.fix().target(), words.angle(difference), usual, likeliest(excess, setup, means)))
+                                        pair.set(),
+                                        pair.fix().target(),
+                                        words.angle(difference),
+                                        usual,
+                                        likeliest(excess, setup, means)))
                 .with(Measure.ARC, excess, 2 * evidence.job().classOfWork().limit(Limit.COLLIMATION_SPREAD));
     }
 
     private static Finding zeniths(Evidence evidence, MeasuredSetup setup, FacePairs.Pair pair) {
         double excess = 2 * pair.fromTypical();
-        String digit = digit(excess).map(d -> "Likeliest: " + d + ". Look at the display and point again.")
+        String digit = digit(excess)
+                .map(d -> "Likeliest: " + d + ". Look at the display and point again.")
                 .orElse("Look at the pole and the target height, and point again on both faces.");
         return Finding.of(
                         "faces-differ",
@@ -97,7 +102,11 @@ final class FacesDiffer implements Rule {
                         setup.name(),
                         pair.fix().target(),
                         "Set %d, %s: the zenith angles of both faces miss 360° by %s more than the others. %s"
-                                .formatted(pair.set(), pair.fix().target(), evidence.words().small(excess), digit))
+                                .formatted(
+                                        pair.set(),
+                                        pair.fix().target(),
+                                        evidence.words().small(excess),
+                                        digit))
                 .with(Measure.ARC, excess, 2 * evidence.job().classOfWork().limit(Limit.INDEX_SPREAD));
     }
 

@@ -16,13 +16,18 @@ final class HeightMeasuredTo implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.BACKSIGHT_ELEVATION).flatMap(out -> {
             MeasuredSetup setup = evidence.measured().setup(out.setup());
-            Optional<Notch> notch = evidence.job().instrument(setup.setup().instrument()).notch();
+            Optional<Notch> notch =
+                    evidence.job().instrument(setup.setup().instrument()).notch();
             Optional<MeasuredHeight> booked = setup.setup().instrumentHeight();
-            if (notch.isEmpty() || booked.isEmpty() || booked.get().value() <= notch.get().radius()) {
+            if (notch.isEmpty()
+                    || booked.isEmpty()
+                    || booked.get().value() <= notch.get().radius()) {
                 return Stream.empty();
             }
-            double asSlope = notch.get().vertical(booked.get().value()) - booked.get().value();
-            // Booked to the axis but taped to the notch: the height used is too small by asSlope; the other way round, too large.
+            double asSlope =
+                    notch.get().vertical(booked.get().value()) - booked.get().value();
+            // Booked to the axis but taped to the notch: the height used is too small by asSlope; the other way round,
+            // too large.
             double wouldChange = booked.get().to() == MeasuredHeight.To.AXIS ? asSlope : -asSlope;
             double left = out.value() + wouldChange;
             if (Math.abs(left) > out.limit()) {
@@ -36,7 +41,11 @@ final class HeightMeasuredTo implements Rule {
                             setup.name(),
                             out.target(),
                             "The instrument height is booked to the %s. Taken to the %s instead, the elevation of %s would fit within %s. Tape it again and see where the tape ends."
-                                    .formatted(taken, other, out.target(), evidence.words().difference(left)))
+                                    .formatted(
+                                            taken,
+                                            other,
+                                            out.target(),
+                                            evidence.words().difference(left)))
                     .with(Measure.LENGTH, wouldChange, out.limit()));
         });
     }

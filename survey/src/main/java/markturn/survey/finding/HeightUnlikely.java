@@ -19,12 +19,14 @@ final class HeightUnlikely implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> Stream.concat(instrument(evidence, setup), reflectors(evidence, setup)));
+        return evidence.setups()
+                .flatMap(setup -> Stream.concat(instrument(evidence, setup), reflectors(evidence, setup)));
     }
 
     private static Stream<Finding> instrument(Evidence evidence, MeasuredSetup setup) {
         OptionalDouble height = setup.instrumentHeight();
-        if (height.isEmpty() || (height.getAsDouble() >= LOWEST_INSTRUMENT && height.getAsDouble() <= HIGHEST_INSTRUMENT)) {
+        if (height.isEmpty()
+                || (height.getAsDouble() >= LOWEST_INSTRUMENT && height.getAsDouble() <= HIGHEST_INSTRUMENT)) {
             return Stream.empty();
         }
         return Stream.of(Finding.of(

@@ -49,10 +49,17 @@ public final class Judgements {
     private List<Judgement> judge(String setup, List<Test> tests) {
         return tests.stream()
                 .map(test -> {
-                    double chance = NormalDistribution.twoSided(ALPHA_PER_SETUP / tests.size() / test.pairs()) * test.sigma();
+                    double chance =
+                            NormalDistribution.twoSided(ALPHA_PER_SETUP / tests.size() / test.pairs()) * test.sigma();
                     double classLimit = job.classOfWork().limit(test.quantity());
                     return new Judgement(
-                            test.quantity(), setup, test.target(), test.set(), test.value(), classLimit, Math.max(classLimit, chance));
+                            test.quantity(),
+                            setup,
+                            test.target(),
+                            test.set(),
+                            test.value(),
+                            classLimit,
+                            Math.max(classLimit, chance));
                 })
                 .toList();
     }
@@ -67,8 +74,18 @@ public final class Judgements {
             distances(sets, instrument, tests);
         }
         for (MeasuredSetup.Backsight backsight : setup.backsights()) {
-            test(Limit.BACKSIGHT_DISTANCE, backsight.target(), backsight.distanceDifference(), backsight.distanceStdDev(), tests);
-            test(Limit.BACKSIGHT_ELEVATION, backsight.target(), backsight.elevationDifference(), backsight.elevationStdDev(), tests);
+            test(
+                    Limit.BACKSIGHT_DISTANCE,
+                    backsight.target(),
+                    backsight.distanceDifference(),
+                    backsight.distanceStdDev(),
+                    tests);
+            test(
+                    Limit.BACKSIGHT_ELEVATION,
+                    backsight.target(),
+                    backsight.elevationDifference(),
+                    backsight.elevationStdDev(),
+                    tests);
         }
         setup.closingSight()
                 .ifPresent(c -> tests.add(
@@ -127,7 +144,12 @@ public final class Judgements {
         for (Check check : measured.checks()) {
             if (check.from().equals(from) && !orients(from, check.mark())) {
                 test(Limit.SECOND_FIX_POSITION, check.mark(), check.plan(), check.positionStdDev(), tests);
-                test(Limit.SECOND_FIX_ELEVATION, check.mark(), check.elevationDifference(), check.elevationStdDev(), tests);
+                test(
+                        Limit.SECOND_FIX_ELEVATION,
+                        check.mark(),
+                        check.elevationDifference(),
+                        check.elevationStdDev(),
+                        tests);
             }
         }
     }
@@ -139,7 +161,8 @@ public final class Judgements {
                 .orElse(false);
     }
 
-    private static void test(Limit quantity, String target, OptionalDouble value, OptionalDouble sigma, List<Test> tests) {
+    private static void test(
+            Limit quantity, String target, OptionalDouble value, OptionalDouble sigma, List<Test> tests) {
         if (value.isPresent()) {
             tests.add(new Test(quantity, target, OptionalInt.empty(), value.getAsDouble(), sigma.getAsDouble(), 1));
         }

@@ -14,7 +14,10 @@ final class Legs {
 
     static double distanceVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
         return weights(job, setup)
-                .distance(sets.fix().pointings().distanceCount(), reflector(job, sets), sets.horizontal().getAsDouble());
+                .distance(
+                        sets.fix().pointings().distanceCount(),
+                        reflector(job, sets),
+                        sets.horizontal().getAsDouble());
     }
 
     static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {

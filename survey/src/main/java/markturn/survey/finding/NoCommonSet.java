@@ -20,7 +20,9 @@ final class NoCommonSet implements Rule {
                             setup.name(),
                             s.fix().target(),
                             "%s was never sighted on a circle that also holds %s, so it has no direction. Turn both in one set."
-                                    .formatted(s.fix().target(), setup.setup().orientation().zero())));
+                                    .formatted(
+                                            s.fix().target(),
+                                            setup.setup().orientation().zero())));
         });
     }
 }

@@ -14,12 +14,13 @@ final class NotLevelled implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.setups().flatMap(setup -> {
             if (setup.setup().tilt().isEmpty()) {
-                return Stream.of(Finding.of(
-                        "not-levelled",
-                        Severity.NOTE,
-                        setup.name(),
-                        "",
-                        "No tilt is booked for this setup. Read the level on both axes and enter it: a tilt is not cancelled by two faces."));
+                return Stream.of(
+                        Finding.of(
+                                "not-levelled",
+                                Severity.NOTE,
+                                setup.name(),
+                                "",
+                                "No tilt is booked for this setup. Read the level on both axes and enter it: a tilt is not cancelled by two faces."));
             }
             return tilted(evidence, setup, setup.setup().tilt().get());
         });
@@ -46,7 +47,10 @@ final class NotLevelled implements Rule {
                         setup.name(),
                         "",
                         "The instrument stood %s out of level; limit %s. %s Level it again."
-                                .formatted(evidence.words().small(size), evidence.words().small(limit), effect))
+                                .formatted(
+                                        evidence.words().small(size),
+                                        evidence.words().small(limit),
+                                        effect))
                 .with(Measure.ARC, size, limit));
     }
 }

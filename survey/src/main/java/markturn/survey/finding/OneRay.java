@@ -11,14 +11,19 @@ final class OneRay implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.measured().marks().stream()
-                .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent() && m.from().isPresent())
+                .filter(m -> m.mark().kind() == Mark.Kind.NEW
+                        && m.position().isPresent()
+                        && m.from().isPresent())
                 .filter(m -> m.adjustedBy().isEmpty())
                 .filter(m -> evidence.measured().checks().stream()
-                        .noneMatch(c -> c.mark().equals(m.name()) && c.northingDifference().isPresent()))
+                        .noneMatch(c -> c.mark().equals(m.name())
+                                && c.northingDifference().isPresent()))
                 .map(m -> Finding.of(
                         "one-ray",
                         Severity.WARN,
-                        m.from().get().equals(MeasuredMark.SATELLITE_FIX) ? "" : m.from().get(),
+                        m.from().get().equals(MeasuredMark.SATELLITE_FIX)
+                                ? ""
+                                : m.from().get(),
                         m.name(),
                         "%s is fixed by one ray from %s: a slip in it would not show. Sight it from a second setup before anything is built on it."
                                 .formatted(m.name(), m.from().get())));

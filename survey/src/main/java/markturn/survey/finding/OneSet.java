@@ -12,22 +12,23 @@ final class OneSet implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         int wanted = (int) evidence.job().classOfWork().limit(Limit.SETS);
-        return evidence.setups().flatMap(setup -> setup.abstracts().stream()
-                .filter(sets -> sets.fix().role() == Reading.Role.FORESIGHT)
-                .filter(sets -> sets.sets() > 0 && sets.count() < wanted)
-                .map(sets -> Finding.of(
-                                "one-set",
-                                Severity.WARN,
-                                setup.name(),
-                                sets.target(),
-                                "%s rests on %s; this class asks for %d. %s"
-                                        .formatted(
-                                                sets.target(),
-                                                sets.sets() == 1 ? "one set" : sets.sets() + " sets",
-                                                wanted,
-                                                sets.sets() == 1
-                                                        ? "One set shows no spread: turn another."
-                                                        : "Turn the rest."))
-                        .with(Measure.PLAIN, sets.count(), wanted)));
+        return evidence.setups()
+                .flatMap(setup -> setup.abstracts().stream()
+                        .filter(sets -> sets.fix().role() == Reading.Role.FORESIGHT)
+                        .filter(sets -> sets.sets() > 0 && sets.count() < wanted)
+                        .map(sets -> Finding.of(
+                                        "one-set",
+                                        Severity.WARN,
+                                        setup.name(),
+                                        sets.target(),
+                                        "%s rests on %s; this class asks for %d. %s"
+                                                .formatted(
+                                                        sets.target(),
+                                                        sets.sets() == 1 ? "one set" : sets.sets() + " sets",
+                                                        wanted,
+                                                        sets.sets() == 1
+                                                                ? "One set shows no spread: turn another."
+                                                                : "Turn the rest."))
+                                .with(Measure.PLAIN, sets.count(), wanted)));
     }
 }

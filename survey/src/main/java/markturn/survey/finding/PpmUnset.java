@@ -17,7 +17,10 @@ final class PpmUnset implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.setups().flatMap(setup -> {
             boolean known = setup.setup().atmosphere().isPresent()
-                    && evidence.job().instrument(setup.setup().instrument()).wavelength().isPresent();
+                    && evidence.job()
+                            .instrument(setup.setup().instrument())
+                            .wavelength()
+                            .isPresent();
             boolean keyedIn = setup.booked().readings().stream()
                     .map(b -> b.reading().applied().map(Reading.Applied::ppm).orElse(OptionalDouble.empty()))
                     .anyMatch(ppm -> ppm.isPresent() && ppm.getAsDouble() != 0);

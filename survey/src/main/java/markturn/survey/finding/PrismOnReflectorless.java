@@ -17,7 +17,8 @@ final class PrismOnReflectorless implements Rule {
         return evidence.setups().flatMap(setup -> {
             List<Reading> readings = setup.booked().readings().stream()
                     .map(BookedReading::reading)
-                    .filter(r -> r.reflector().equals(Reflector.REFLECTORLESS) && r.slope().isPresent())
+                    .filter(r -> r.reflector().equals(Reflector.REFLECTORLESS)
+                            && r.slope().isPresent())
                     .filter(r -> applied(r) != 0)
                     .toList();
             if (readings.isEmpty()) {
@@ -31,7 +32,8 @@ final class PrismOnReflectorless implements Rule {
                             readings.get(0).target(),
                             "A prism constant of %s was keyed in while %s sighted without reflector (%s first). It has been taken out of the distance. Set the instrument to reflectorless."
                                     .formatted(
-                                            (constant < 0 ? "-" : "") + evidence.words().difference(constant),
+                                            (constant < 0 ? "-" : "")
+                                                    + evidence.words().difference(constant),
                                             readings.size() == 1 ? "one point was" : readings.size() + " readings were",
                                             readings.get(0).target()))
                     .with(Measure.LENGTH, constant, 0));
@@ -39,6 +41,9 @@ final class PrismOnReflectorless implements Rule {
     }
 
     private static double applied(Reading reading) {
-        return reading.applied().map(Reading.Applied::constant).orElse(OptionalDouble.empty()).orElse(0);
+        return reading.applied()
+                .map(Reading.Applied::constant)
+                .orElse(OptionalDouble.empty())
+                .orElse(0);
     }
 }

@@ -45,7 +45,9 @@ public final class Proof {
 
     private boolean holds(Setup setup) {
         boolean open = findings.stream().anyMatch(f -> f.setup().equals(setup.name()) && f.isOpenStop());
-        return !open && acceptance(job, setup).isPresent() && restsOn(setup).stream().noneMatch(unproved::contains);
+        return !open
+                && acceptance(job, setup).isPresent()
+                && restsOn(setup).stream().noneMatch(unproved::contains);
     }
 
     /** The acceptance of a setup; empty where there is none, it was taken back, or readings were added or struck out since. */
@@ -66,8 +68,8 @@ public final class Proof {
     private static boolean isOf(Map<String, Object> on, Setup setup) {
         Map<String, Object> now = stateOf(setup);
         return List.of(BOOKED, STRUCK).stream()
-                .allMatch(key -> !(on.get(key) instanceof Number then)
-                        || then.intValue() == ((Number) now.get(key)).intValue());
+                .allMatch(key ->
+                        !(on.get(key) instanceof Number then) || then.intValue() == ((Number) now.get(key)).intValue());
     }
 
     private Collection<String> restsOn(Setup setup) {

@@ -31,7 +31,8 @@ final class ReflectorConstant implements Rule {
             double used = evidence.job().reflector(fix.get().reflector()).constant();
             double tolerance = out.limit() / 2;
             return DoubleStream.concat(
-                            evidence.job().reflectors().stream().mapToDouble(Reflector::constant), DoubleStream.of(USUAL))
+                            evidence.job().reflectors().stream().mapToDouble(Reflector::constant),
+                            DoubleStream.of(USUAL))
                     .filter(constant -> Math.abs(constant - used) > tolerance)
                     .filter(constant -> Math.abs(out.value() + (constant - used)) <= tolerance)
                     .boxed()

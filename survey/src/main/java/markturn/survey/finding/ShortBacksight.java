@@ -20,7 +20,8 @@ final class ShortBacksight implements Rule {
             if (back == 0 || fore <= LONGER * back) {
                 return Stream.empty();
             }
-            double centring = evidence.job().instrument(setup.setup().instrument()).centringStdDev();
+            double centring =
+                    evidence.job().instrument(setup.setup().instrument()).centringStdDev();
             return Stream.of(Finding.of(
                             "short-backsight",
                             Severity.WARN,
@@ -32,7 +33,9 @@ final class ShortBacksight implements Rule {
                                             evidence.words().line(fore),
                                             evidence.words().difference(0.001 * fore / back),
                                             centring > 0
-                                                    ? "; centring alone makes it %s".formatted(evidence.words().difference(centring * fore / back))
+                                                    ? "; centring alone makes it %s"
+                                                            .formatted(evidence.words()
+                                                                    .difference(centring * fore / back))
                                                     : ""))
                     .with(Measure.PLAIN, fore / back, LONGER));
         });

@@ -24,18 +24,21 @@ public record Words(Units units) {
                     ? number(millimetres / 1000, 2) + " m"
                     : number(millimetres, millimetres < SMALLEST_ROUND ? 1 : 0) + " mm";
         }
-        return number(Math.abs(metres) / units.length().metres(), 3) + " " + units.length().sign();
+        return number(Math.abs(metres) / units.length().metres(), 3) + " "
+                + units.length().sign();
     }
 
     /** A line's length (metres) for orientation only: {@code 142 m}. */
     public String line(double metres) {
         double amount = metres / units.length().metres();
-        return number(amount, amount < SMALLEST_ROUND ? 1 : 0) + " " + units.length().sign();
+        return number(amount, amount < SMALLEST_ROUND ? 1 : 0) + " "
+                + units.length().sign();
     }
 
     /** A height (metres) to the millimetre, or to the thousandth of a foot. */
     public String height(double metres) {
-        return number(metres / units.length().metres(), 3) + " " + units.length().sign();
+        return number(metres / units.length().metres(), 3) + " "
+                + units.length().sign();
     }
 
     /** An angle of any size (radians), with its sign dropped: {@code 180°10'02"}, or in the job's decimal unit. */

@@ -19,9 +19,13 @@ final class WrongTarget implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> setup.abstracts().stream()
-                .filter(sets -> sets.directions().stream().filter(OptionalDouble::isPresent).count() > 1)
-                .flatMap(sets -> swapped(evidence, setup, sets)));
+        return evidence.setups()
+                .flatMap(setup -> setup.abstracts().stream()
+                        .filter(sets -> sets.directions().stream()
+                                        .filter(OptionalDouble::isPresent)
+                                        .count()
+                                > 1)
+                        .flatMap(sets -> swapped(evidence, setup, sets)));
     }
 
     private static Stream<Finding> swapped(Evidence evidence, MeasuredSetup setup, SetAbstract sets) {
@@ -46,7 +50,11 @@ final class WrongTarget implements Rule {
                                     setup.name(),
                                     sets.target(),
                                     "Set %d: what is booked as %s lies %s from its other sets and on the direction of %s. Likeliest: the targets were swapped. Strike it out and point again."
-                                            .formatted(set, sets.target(), evidence.words().angle(Math.abs(off)), other.target()))
+                                            .formatted(
+                                                    set,
+                                                    sets.target(),
+                                                    evidence.words().angle(Math.abs(off)),
+                                                    other.target()))
                             .with(Measure.ARC, off, FAR_OFF)));
         }
         return found.stream();
@@ -58,8 +66,9 @@ final class WrongTarget implements Rule {
                 .map(OptionalDouble::getAsDouble)
                 .toList();
         return present.stream()
-                .min(Comparator.comparingDouble(
-                        d -> present.stream().mapToDouble(o -> Math.abs(Angles.shortWay(o - d))).sum()))
+                .min(Comparator.comparingDouble(d -> present.stream()
+                        .mapToDouble(o -> Math.abs(Angles.shortWay(o - d)))
+                        .sum()))
                 .orElseThrow();
     }
 }

@@ -36,12 +36,16 @@ public record Job(
     /** A job in which nothing has been booked. */
     public static Job opened(String name, String place, Units units, ClassOfWork work, boolean planOnly, Earth earth) {
         return new Job(
-                name, place, units, work, planOnly, earth, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+                name, place, units, work, planOnly, earth, List.of(), List.of(), List.of(), List.of(), List.of(),
+                List.of(), List.of());
     }
 
     /** The instrument of that name, which must be listed. */
     public Instrument instrument(String called) {
-        return instruments.stream().filter(i -> i.name().equals(called)).findFirst().orElseThrow();
+        return instruments.stream()
+                .filter(i -> i.name().equals(called))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** The reflector of that name; the reflectorless sight need not be listed. */
@@ -74,7 +78,9 @@ public record Job(
 
     /** Whether any reading comes from a simulated device, so that every page and export says PRACTICE. */
     public boolean isPractice() {
-        return setups.stream().flatMap(s -> s.readings().stream()).anyMatch(r -> r.origin() == Reading.Origin.SIMULATED);
+        return setups.stream()
+                .flatMap(s -> s.readings().stream())
+                .anyMatch(r -> r.origin() == Reading.Origin.SIMULATED);
     }
 
     /** The same job with one instrument more. */
@@ -97,7 +103,9 @@ public record Job(
         return with(
                 instruments,
                 reflectors,
-                marks.stream().map(m -> m.name().equals(called) ? noted.apply(m) : m).toList(),
+                marks.stream()
+                        .map(m -> m.name().equals(called) ? noted.apply(m) : m)
+                        .toList(),
                 setups,
                 adopted,
                 decisions);
@@ -114,7 +122,9 @@ public record Job(
                 instruments,
                 reflectors,
                 marks,
-                setups.stream().map(s -> s.name().equals(called) ? changed.apply(s) : s).toList(),
+                setups.stream()
+                        .map(s -> s.name().equals(called) ? changed.apply(s) : s)
+                        .toList(),
                 adopted,
                 decisions);
     }

@@ -10,7 +10,8 @@ public record Notch(double radius, double belowAxis) {
      */
     public double vertical(double taped) {
         if (taped <= radius) {
-            throw new IllegalArgumentException("taped to a notch at radius " + radius + " m: the slope must be longer than that");
+            throw new IllegalArgumentException(
+                    "taped to a notch at radius " + radius + " m: the slope must be longer than that");
         }
         return Math.sqrt(taped * taped - radius * radius) + belowAxis;
     }

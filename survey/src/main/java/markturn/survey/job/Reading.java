@@ -87,6 +87,7 @@ public record Reading(
 
     private Reading with(Optional<MeasuredHeight> height, Optional<String> reason) {
         return new Reading(
-                target, role, set, face, circle, zenith, slope, slopes, reflector, height, at, origin, applied, offset, reason);
+                target, role, set, face, circle, zenith, slope, slopes, reflector, height, at, origin, applied, offset,
+                reason);
     }
 }

@@ -9,7 +9,8 @@ import java.util.Optional;
  * @param centringStdDev over the mark, metres
  * @param heightStdDev of its height, metres
  */
-public record Reflector(String name, double constant, double centringStdDev, double heightStdDev, Optional<Notch> notch) {
+public record Reflector(
+        String name, double constant, double centringStdDev, double heightStdDev, Optional<Notch> notch) {
     /** The name that stands for a sight without reflector. */
     public static final String REFLECTORLESS = "none";
 

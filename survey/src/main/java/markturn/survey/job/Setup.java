@@ -81,6 +81,7 @@ public record Setup(
 
     /** The same setup with its instrument height noted anew. */
     public Setup withInstrumentHeight(MeasuredHeight height) {
-        return new Setup(name, station, method, instrument, Optional.of(height), tilt, atmosphere, orientation, readings);
+        return new Setup(
+                name, station, method, instrument, Optional.of(height), tilt, atmosphere, orientation, readings);
     }
 }

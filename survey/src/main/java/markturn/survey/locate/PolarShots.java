@@ -18,7 +18,11 @@ import markturn.survey.result.Shot;
  * @param orientation azimuth of reduced direction zero; empty: nothing can be carried
  */
 public record PolarShots(
-        Job job, Weights weights, Optional<Position> station, OptionalDouble orientation, OptionalDouble orientationVariance) {
+        Job job,
+        Weights weights,
+        Optional<Position> station,
+        OptionalDouble orientation,
+        OptionalDouble orientationVariance) {
 
     /** What one fix gives. */
     public Shot shot(ReducedFix reduced) {
@@ -51,7 +55,8 @@ public record PolarShots(
         double north = along * cos - across * sin;
         double east = along * sin + across * cos;
         Reflector reflector = job.reflector(reduced.fix().reflector());
-        double turn = weights.direction(reduced.directions().count(), reflector, distance) + orientationVariance.getAsDouble();
+        double turn = weights.direction(reduced.directions().count(), reflector, distance)
+                + orientationVariance.getAsDouble();
         double length = weights.distance(reduced.distanceCount(), reflector, distance);
         Covariance carried = new Covariance(
                 turn * east * east + length * cos * cos,
@@ -61,9 +66,13 @@ public record PolarShots(
         return new Position(
                 from.northing() + north,
                 from.easting() + east,
-                levels ? OptionalDouble.of(from.elevation().getAsDouble() + rise.getAsDouble()) : OptionalDouble.empty(),
+                levels
+                        ? OptionalDouble.of(from.elevation().getAsDouble() + rise.getAsDouble())
+                        : OptionalDouble.empty(),
                 from.plan().plus(carried),
-                levels ? OptionalDouble.of(elevationVariance(from, reduced, reflector, distance)) : OptionalDouble.empty());
+                levels
+                        ? OptionalDouble.of(elevationVariance(from, reduced, reflector, distance))
+                        : OptionalDouble.empty());
     }
 
     private double elevationVariance(Position from, ReducedFix reduced, Reflector reflector, double distance) {

@@ -93,8 +93,8 @@ public final class Positions {
                 OptionalDouble.of(north),
                 OptionalDouble.of(east),
                 levels
-                        ? OptionalDouble.of(
-                                second.elevation().getAsDouble() - known.elevation().getAsDouble())
+                        ? OptionalDouble.of(second.elevation().getAsDouble()
+                                - known.elevation().getAsDouble())
                         : none,
                 OptionalDouble.of(Math.sqrt(variance)),
                 levels

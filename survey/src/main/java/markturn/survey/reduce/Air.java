@@ -25,7 +25,8 @@ public final class Air {
     /** Refractivity of that air for that carrier, in ppm. */
     public static double refractivity(double wavelength, Atmosphere air) {
         double kelvin = air.temperature() + ZERO_CELSIUS;
-        return standardRefractivity(wavelength) * (ZERO_CELSIUS / 1013.25) * air.pressure() / kelvin - 11.27 * air.vapour() / kelvin;
+        return standardRefractivity(wavelength) * (ZERO_CELSIUS / 1013.25) * air.pressure() / kelvin
+                - 11.27 * air.vapour() / kelvin;
     }
 
     /** What must be added to a distance in this air, ppm: reference minus actual refractivity; 0 without a wavelength. */

@@ -36,7 +36,8 @@ public final class BookedSetup {
         this.readings = standing(setup);
         this.fixes = gather();
         String zero = setup.orientation().zero();
-        this.zeros = zeros(backsight(zero, r -> r.role() == Reading.Role.BACKSIGHT || r.role() == Reading.Role.FORESIGHT));
+        this.zeros =
+                zeros(backsight(zero, r -> r.role() == Reading.Role.BACKSIGHT || r.role() == Reading.Role.FORESIGHT));
     }
 
     private static List<BookedReading> standing(Setup setup) {
@@ -90,11 +91,13 @@ public final class BookedSetup {
     }
 
     private static boolean isShot(Reading reading) {
-        return reading.set().isEmpty() && (reading.role() == Reading.Role.DETAIL || reading.role() == Reading.Role.CHECK);
+        return reading.set().isEmpty()
+                && (reading.role() == Reading.Role.DETAIL || reading.role() == Reading.Role.CHECK);
     }
 
     private static Key key(Reading reading, OptionalInt shot) {
-        return new Key(reading.target(), reading.role(), reading.reflector(), reading.targetHeight(), reading.offset(), shot);
+        return new Key(
+                reading.target(), reading.role(), reading.reflector(), reading.targetHeight(), reading.offset(), shot);
     }
 
     private static boolean opposite(List<BookedReading> first, BookedReading second) {

@@ -14,10 +14,11 @@ public final class Distances {
      * left as it is.
      */
     public static OptionalDouble ppm(Job job, Setup setup) {
-        boolean known =
-                setup.atmosphere().isPresent() && job.instrument(setup.instrument()).wavelength().isPresent();
+        boolean known = setup.atmosphere().isPresent()
+                && job.instrument(setup.instrument()).wavelength().isPresent();
         return known
-                ? OptionalDouble.of(Air.ppm(job.instrument(setup.instrument()), setup.atmosphere().get()))
+                ? OptionalDouble.of(Air.ppm(
+                        job.instrument(setup.instrument()), setup.atmosphere().get()))
                 : OptionalDouble.empty();
     }
 
@@ -34,8 +35,10 @@ public final class Distances {
         double shown = reading.slope().getAsDouble();
         double constant = job.reflector(reading.reflector()).constant();
         OptionalDouble ppm = ppm(job, setup);
-        double constantApplied =
-                reading.applied().map(Reading.Applied::constant).orElse(OptionalDouble.empty()).orElse(constant);
+        double constantApplied = reading.applied()
+                .map(Reading.Applied::constant)
+                .orElse(OptionalDouble.empty())
+                .orElse(constant);
         double corrected = shown + (constant - constantApplied);
         OptionalDouble ppmApplied = reading.applied().map(Reading.Applied::ppm).orElse(OptionalDouble.empty());
         if (ppm.isPresent() && ppmApplied.isPresent()) {

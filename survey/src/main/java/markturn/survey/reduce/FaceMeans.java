@@ -17,7 +17,11 @@ import markturn.survey.job.Reading;
  * @param slope corrected slope distance, mean of the faces that have one
  */
 public record FaceMeans(
-        OptionalDouble left, OptionalDouble right, OptionalDouble zenithLeft, OptionalDouble zenithRight, OptionalDouble slope) {
+        OptionalDouble left,
+        OptionalDouble right,
+        OptionalDouble zenithLeft,
+        OptionalDouble zenithRight,
+        OptionalDouble slope) {
 
     /** Means of standing readings of one target in one set, at least one. */
     static FaceMeans of(List<BookedReading> readings, Function<Reading, OptionalDouble> correctedSlope) {
@@ -28,7 +32,12 @@ public record FaceMeans(
         OptionalDouble slope = slopeLeft.isPresent() && slopeRight.isPresent()
                 ? OptionalDouble.of((slopeLeft.getAsDouble() + slopeRight.getAsDouble()) / 2)
                 : slopeLeft.isPresent() ? slopeLeft : slopeRight;
-        return new FaceMeans(circle(left), circle(right), average(left, FaceMeans::zenith), average(right, FaceMeans::zenith), slope);
+        return new FaceMeans(
+                circle(left),
+                circle(right),
+                average(left, FaceMeans::zenith),
+                average(right, FaceMeans::zenith),
+                slope);
     }
 
     private static List<Reading> face(List<BookedReading> readings, Reading.Face face) {
@@ -41,8 +50,8 @@ public record FaceMeans(
     private static OptionalDouble circle(List<Reading> readings) {
         return readings.isEmpty()
                 ? OptionalDouble.empty()
-                : OptionalDouble.of(
-                        Angles.mean(readings.stream().map(r -> r.circle().radians()).toList()));
+                : OptionalDouble.of(Angles.mean(
+                        readings.stream().map(r -> r.circle().radians()).toList()));
     }
 
     private static OptionalDouble zenith(Reading reading) {
@@ -100,7 +109,9 @@ public record FaceMeans(
         if (zenithLeft.isPresent()) {
             return zenithLeft;
         }
-        return zenithRight.isPresent() ? OptionalDouble.of(Angles.TURN - zenithRight.getAsDouble()) : OptionalDouble.empty();
+        return zenithRight.isPresent()
+                ? OptionalDouble.of(Angles.TURN - zenithRight.getAsDouble())
+                : OptionalDouble.empty();
     }
 
     /** Vertical index as this pair shows it; empty for a single face. */

@@ -17,7 +17,8 @@ public final class Heights {
             return OptionalDouble.empty();
         }
         MeasuredHeight height = setup.instrumentHeight().get();
-        return OptionalDouble.of(vertical(height, job.instrument(setup.instrument()).notch()));
+        return OptionalDouble.of(
+                vertical(height, job.instrument(setup.instrument()).notch()));
     }
 
     /** The vertical height of what was sighted over its mark; empty where none was measured. */
@@ -26,11 +27,14 @@ public final class Heights {
             return OptionalDouble.empty();
         }
         MeasuredHeight height = reading.targetHeight().get();
-        return OptionalDouble.of(vertical(height, job.reflector(reading.reflector()).notch()));
+        return OptionalDouble.of(
+                vertical(height, job.reflector(reading.reflector()).notch()));
     }
 
     /** A height to the axis; one to the notch needs the notch to be known, which whoever assembled the job has checked. */
     public static double vertical(MeasuredHeight height, java.util.Optional<Notch> notch) {
-        return height.to() == MeasuredHeight.To.AXIS ? height.value() : notch.orElseThrow().vertical(height.value());
+        return height.to() == MeasuredHeight.To.AXIS
+                ? height.value()
+                : notch.orElseThrow().vertical(height.value());
     }
 }

@@ -20,7 +20,8 @@ public final class Pointings {
         this.readings = List.copyOf(readings);
         SortedMap<Integer, List<BookedReading>> sorted = new TreeMap<>();
         for (BookedReading reading : readings) {
-            sorted.computeIfAbsent(reading.circle(), set -> new java.util.ArrayList<>()).add(reading);
+            sorted.computeIfAbsent(reading.circle(), set -> new java.util.ArrayList<>())
+                    .add(reading);
         }
         sorted.forEach((set, inSet) -> bySet.put(set, FaceMeans.of(inSet, correctedSlope)));
     }
@@ -90,7 +91,8 @@ public final class Pointings {
      */
     public OptionalDouble reducedOnFace(Reading.Face face, SortedMap<Integer, Double> zeros) {
         List<Double> reduced = bySet.entrySet().stream()
-                .filter(e -> zeros.containsKey(e.getKey()) && e.getValue().onFace(face).isPresent())
+                .filter(e -> zeros.containsKey(e.getKey())
+                        && e.getValue().onFace(face).isPresent())
                 .map(e -> Angles.onCircle(e.getValue().onFace(face).getAsDouble() - zeros.get(e.getKey())))
                 .toList();
         return reduced.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Angles.mean(reduced));

@@ -35,7 +35,8 @@ public record ReducedFix(
             Slope reduced = Slope.reduce(slope.getAsDouble(), zenith.getAsDouble(), job.earth());
             horizontal = OptionalDouble.of(reduced.horizontal() * job.earth().scaleFactor());
             OptionalDouble instrument = Heights.ofInstrument(job, setup);
-            OptionalDouble target = Heights.ofTarget(job, pointings.readings().get(0).reading());
+            OptionalDouble target =
+                    Heights.ofTarget(job, pointings.readings().get(0).reading());
             if (!job.planOnly() && instrument.isPresent() && target.isPresent()) {
                 difference = OptionalDouble.of(reduced.rise() + instrument.getAsDouble() - target.getAsDouble());
             }

@@ -24,6 +24,7 @@ public record Slope(double horizontal, double rise) {
         }
         double k = earth.refraction();
         return new Slope(
-                across - (1 - k / 2) * up * across / earth.radius(), up + (1 - k) * across * across / (2 * earth.radius()));
+                across - (1 - k / 2) * up * across / earth.radius(),
+                up + (1 - k) * across * across / (2 * earth.radius()));
     }
 }

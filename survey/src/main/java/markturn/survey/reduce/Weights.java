@@ -11,6 +11,9 @@ import markturn.survey.job.Reflector;
  * @param instrumentCentring metres; 0 where the instrument stands free
  */
 public record Weights(Instrument instrument, double instrumentCentring, Earth earth) {
+    /** Nearer than this a direction means nothing; it keeps a plumb sight from dividing by zero, metres. */
+    private static final double NEAREST = 0.001;
+
     /** How far refraction may lie from the coefficient assumed. */
     private static final double REFRACTION_UNCERTAINTY = 0.05;
 
@@ -21,7 +24,7 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
 
     /** Of a direction over {@code count} sets to a target at that distance. */
     public double direction(double count, Reflector target, double distance) {
-        return square(instrument.directionStdDev()) / count + centring(target) / square(distance);
+        return square(instrument.directionStdDev()) / count + centring(target) / square(Math.max(distance, NEAREST));
     }
 
     /** Of a distance over {@code count} sets. */
@@ -30,7 +33,8 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
     }
 
     /** Of a height difference: zenith, distance, target height and refraction; the instrument's height stays out. */
-    public double heightDifference(double zenithCount, double distanceCount, Reflector target, double distance, double zenith) {
+    public double heightDifference(
+            double zenithCount, double distanceCount, Reflector target, double distance, double zenith) {
         return square(distance * instrument.zenithStdDev()) / zenithCount
                 + rangingOnly(distanceCount, distance) * square(Math.cos(zenith))
                 + square(target.heightStdDev())

@@ -27,7 +27,8 @@ public record Covariance(double nn, double ee, double ne) {
         double mean = (nn + ee) / 2;
         double half = Math.hypot((nn - ee) / 2, ne);
         double azimuth = half == 0 ? 0 : 0.5 * Math.atan2(2 * ne, nn - ee);
-        return new Ellipse(Math.sqrt(mean + half), Math.sqrt(Math.max(0, mean - half)), azimuth < 0 ? azimuth + Math.PI : azimuth);
+        return new Ellipse(
+                Math.sqrt(mean + half), Math.sqrt(Math.max(0, mean - half)), azimuth < 0 ? azimuth + Math.PI : azimuth);
     }
 
     /** Semi-axes in metres and the azimuth of the larger, radians in [0, pi). */

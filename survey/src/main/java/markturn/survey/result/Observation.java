@@ -53,6 +53,8 @@ public record Observation(String target, Kind kind, double residual, double stdD
 
     /** The smallest error it would betray, {@code 4.13 sigma/sqrt r}; empty where nothing checks it. */
     public OptionalDouble detectable() {
-        return unchecked() ? OptionalDouble.empty() : OptionalDouble.of(DETECTABLE_FACTOR * stdDev / Math.sqrt(redundancy));
+        return unchecked()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(DETECTABLE_FACTOR * stdDev / Math.sqrt(redundancy));
     }
 }

@@ -10,7 +10,8 @@ import markturn.survey.job.Mark;
  * @param plan covariance of northing and easting
  * @param elevationVariance square metres; empty with the elevation
  */
-public record Position(double northing, double easting, OptionalDouble elevation, Covariance plan, OptionalDouble elevationVariance) {
+public record Position(
+        double northing, double easting, OptionalDouble elevation, Covariance plan, OptionalDouble elevationVariance) {
     /** Held fixed. */
     public static Position held(Mark.Coordinates at) {
         return new Position(
@@ -27,8 +28,7 @@ public record Position(double northing, double easting, OptionalDouble elevation
                 at.northing(),
                 at.easting(),
                 at.elevation(),
-                new Covariance(
-                        stdDev.northing() * stdDev.northing(), stdDev.easting() * stdDev.easting(), 0),
+                new Covariance(stdDev.northing() * stdDev.northing(), stdDev.easting() * stdDev.easting(), 0),
                 at.elevation().isPresent()
                         ? OptionalDouble.of(stdDev.elevation() * stdDev.elevation())
                         : OptionalDouble.empty());

@@ -13,4 +13,8 @@ import markturn.survey.reduce.PolarFix;
  * @param position of the point meant; empty where direction, distance or orientation is missing
  */
 public record Shot(
-        PolarFix fix, OptionalDouble direction, OptionalDouble horizontal, OptionalDouble rise, Optional<Position> position) {}
+        PolarFix fix,
+        OptionalDouble direction,
+        OptionalDouble horizontal,
+        OptionalDouble rise,
+        Optional<Position> position) {}

@@ -69,8 +69,10 @@ public final class OccupiedStation {
     private MeasuredSetup measured() {
         Optional<Oriented> oriented =
                 setup.orientation() instanceof Setup.ByAzimuth given ? byAzimuth(given) : Oriented.by(rays());
-        OptionalDouble orientation = oriented.map(o -> OptionalDouble.of(o.orientation())).orElse(OptionalDouble.empty());
-        OptionalDouble variance = oriented.map(o -> OptionalDouble.of(o.variance())).orElse(OptionalDouble.empty());
+        OptionalDouble orientation =
+                oriented.map(o -> OptionalDouble.of(o.orientation())).orElse(OptionalDouble.empty());
+        OptionalDouble variance =
+                oriented.map(o -> OptionalDouble.of(o.variance())).orElse(OptionalDouble.empty());
         boolean byMarks = setup.orientation() instanceof Setup.BySights;
         PolarShots polar = new PolarShots(job, weights, station, orientation, variance);
         List<Shot> shots = fixes.stream().map(polar::shot).toList();
@@ -131,13 +133,17 @@ public final class OccupiedStation {
             return Optional.empty();
         }
         OptionalDouble inverse = station.isPresent() && position(given.sight()).isPresent()
-                ? OptionalDouble.of(station.get().distanceTo(position(given.sight()).get()))
+                ? OptionalDouble.of(
+                        station.get().distanceTo(position(given.sight()).get()))
                 : OptionalDouble.empty();
         // Without any distance the centring of a far, unknown sight cannot be counted: it is taken as far away.
         double distance = measuredDistance(pointings).orElse(inverse.orElse(Double.POSITIVE_INFINITY));
         double variance = weights.direction(directions.count(), reflector(pointings), distance);
         return Oriented.by(List.of(new Oriented.Ray(
-                given.sight(), Angles.onCircle(given.azimuth().radians() - directions.mean().getAsDouble()), variance, distance)));
+                given.sight(),
+                Angles.onCircle(given.azimuth().radians() - directions.mean().getAsDouble()),
+                variance,
+                distance)));
     }
 
     private OptionalDouble measuredDistance(Pointings pointings) {
@@ -183,11 +189,10 @@ public final class OccupiedStation {
         Reflector reflector = job.reflector(shot.fix().reflector());
         double azimuth = station.get().azimuthTo(mark.get());
         double ofControl = given(setup.station()).along(azimuth) + given(target).along(azimuth);
-        double distanceVariance =
-                weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
-                        + station.get().plan().along(azimuth)
-                        + mark.get().plan().along(azimuth)
-                        + ofControl;
+        double distanceVariance = weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
+                + station.get().plan().along(azimuth)
+                + mark.get().plan().along(azimuth)
+                + ofControl;
         boolean levels = shot.rise().isPresent()
                 && station.get().elevation().isPresent()
                 && mark.get().elevation().isPresent();
@@ -196,7 +201,8 @@ public final class OccupiedStation {
                         - (mark.get().elevation().getAsDouble()
                                 - station.get().elevation().getAsDouble()))
                 : none;
-        OptionalDouble riseStdDev = levels ? OptionalDouble.of(Math.sqrt(elevationVariance(target, mark.get(), shot))) : none;
+        OptionalDouble riseStdDev =
+                levels ? OptionalDouble.of(Math.sqrt(elevationVariance(target, mark.get(), shot))) : none;
         Optional<Position> seen = shot.position();
         return new Backsight(
                 target,
@@ -206,8 +212,10 @@ public final class OccupiedStation {
                 OptionalDouble.of(Math.sqrt(distanceVariance)),
                 rise,
                 riseStdDev,
-                seen.map(p -> OptionalDouble.of(p.northing() - mark.get().northing())).orElse(none),
-                seen.map(p -> OptionalDouble.of(p.easting() - mark.get().easting())).orElse(none));
+                seen.map(p -> OptionalDouble.of(p.northing() - mark.get().northing()))
+                        .orElse(none),
+                seen.map(p -> OptionalDouble.of(p.easting() - mark.get().easting()))
+                        .orElse(none));
     }
 
     private double elevationVariance(String target, Position mark, Shot shot) {

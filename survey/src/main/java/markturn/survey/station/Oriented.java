@@ -48,7 +48,9 @@ record Oriented(List<Ray> rays, double orientation, double variance) {
         if (rays.size() < 2) {
             return OptionalDouble.empty();
         }
-        double squares = rays.stream().mapToDouble(r -> square(residual(r)) / r.variance()).sum();
+        double squares = rays.stream()
+                .mapToDouble(r -> square(residual(r)) / r.variance())
+                .sum();
         return OptionalDouble.of(squares / (rays.size() - 1));
     }
 
@@ -64,7 +66,12 @@ record Oriented(List<Ray> rays, double orientation, double variance) {
     List<Observation> observations() {
         return rays.stream()
                 .map(r -> new Observation(
-                        r.target(), Observation.Kind.DIRECTION, residual(r), Math.sqrt(r.variance()), redundancyOf(r), true))
+                        r.target(),
+                        Observation.Kind.DIRECTION,
+                        residual(r),
+                        Math.sqrt(r.variance()),
+                        redundancyOf(r),
+                        true))
                 .toList();
     }
 
@@ -78,7 +85,10 @@ record Oriented(List<Ray> rays, double orientation, double variance) {
             tests.add(new MarkTest(
                     direction.target(),
                     w.isPresent() ? OptionalDouble.of(square(w.getAsDouble())) : OptionalDouble.empty(),
-                    angle.isPresent() ? OptionalDouble.of(angle.getAsDouble() * rays.get(i).distance()) : OptionalDouble.empty(),
+                    angle.isPresent()
+                            ? OptionalDouble.of(
+                                    angle.getAsDouble() * rays.get(i).distance())
+                            : OptionalDouble.empty(),
                     true));
         }
         return tests;

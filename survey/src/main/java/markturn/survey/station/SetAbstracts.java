@@ -25,7 +25,8 @@ final class SetAbstracts {
     private final Map<String, ReducedFix> firstFixes = new LinkedHashMap<>();
 
     private SetAbstracts(BookedSetup booked, List<ReducedFix> fixes) {
-        this.lastSet = booked.readings().stream().mapToInt(b -> b.circle()).max().orElse(0);
+        this.lastSet =
+                booked.readings().stream().mapToInt(b -> b.circle()).max().orElse(0);
         this.setsWithZero = List.copyOf(booked.zeros().keySet());
         fixes.forEach(fix -> firstFixes.putIfAbsent(fix.fix().target(), fix));
     }
@@ -53,7 +54,12 @@ final class SetAbstracts {
         Map<Integer, Double> shifts = new LinkedHashMap<>();
         if (complete.size() >= TARGETS_FOR_CLASSICAL_REDUCTION) {
             for (int set : setsWithZero) {
-                shifts.put(set, complete.stream().mapToDouble(f -> residual(f, set)).average().orElseThrow());
+                shifts.put(
+                        set,
+                        complete.stream()
+                                .mapToDouble(f -> residual(f, set))
+                                .average()
+                                .orElseThrow());
             }
         }
         return shifts;
@@ -80,7 +86,8 @@ final class SetAbstracts {
                 sets,
                 fix.directions().count(),
                 fix.directions().mean(),
-                bySet(set -> directions.containsKey(set) ? OptionalDouble.of(directions.get(set)) : OptionalDouble.empty()),
+                bySet(set ->
+                        directions.containsKey(set) ? OptionalDouble.of(directions.get(set)) : OptionalDouble.empty()),
                 residuals,
                 stdDev,
                 stdDev.isPresent() ? OptionalDouble.of(stdDev.getAsDouble() / Math.sqrt(sets)) : stdDev,

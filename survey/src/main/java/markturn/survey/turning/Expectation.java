@@ -18,15 +18,20 @@ public final class Expectation {
      * @param place where the target is, if known
      * @return radians; empty until the set's zero has been sighted, or where nothing is known of the target
      */
-    public static OptionalDouble circle(MeasuredSetup setup, PointingOrder.Pointing pointing, Optional<Position> place) {
+    public static OptionalDouble circle(
+            MeasuredSetup setup, PointingOrder.Pointing pointing, Optional<Position> place) {
         Double zero = setup.booked().zeros().get(pointing.set());
         if (zero == null) {
             return OptionalDouble.empty();
         }
-        OptionalDouble reduced = setup.sets(pointing.target()).map(SetAbstract::direction).orElse(OptionalDouble.empty());
-        if (reduced.isEmpty() && place.isPresent() && setup.station().isPresent() && setup.orientation().isPresent()) {
-            reduced = OptionalDouble.of(
-                    setup.station().get().azimuthTo(place.get()) - setup.orientation().getAsDouble());
+        OptionalDouble reduced =
+                setup.sets(pointing.target()).map(SetAbstract::direction).orElse(OptionalDouble.empty());
+        if (reduced.isEmpty()
+                && place.isPresent()
+                && setup.station().isPresent()
+                && setup.orientation().isPresent()) {
+            reduced = OptionalDouble.of(setup.station().get().azimuthTo(place.get())
+                    - setup.orientation().getAsDouble());
         }
         if (reduced.isEmpty()) {
             return reduced;

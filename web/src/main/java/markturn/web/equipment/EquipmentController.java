@@ -91,11 +91,14 @@ class EquipmentController {
                 millimetres(form, "heightStdDev"),
                 form.number("wavelength", 0.3, 2, "micrometres, 0.3 to 2"),
                 new Atmosphere(
-                        form.number("referenceTemperature", -50, 60, "degrees Celsius").orElse(Atmosphere.USUAL_REFERENCE.temperature()),
-                        form.number("referencePressure", 500, 1200, "hPa, 500 to 1200").orElse(Atmosphere.USUAL_REFERENCE.pressure()),
+                        form.number("referenceTemperature", -50, 60, "degrees Celsius")
+                                .orElse(Atmosphere.USUAL_REFERENCE.temperature()),
+                        form.number("referencePressure", 500, 1200, "hPa, 500 to 1200")
+                                .orElse(Atmosphere.USUAL_REFERENCE.pressure()),
                         0),
                 notch(form));
-        return added(book, form, EntryKind.INSTRUMENT, new Pieces(book.job().units()).write(instrument), model, who, typed);
+        return added(
+                book, form, EntryKind.INSTRUMENT, new Pieces(book.job().units()).write(instrument), model, who, typed);
     }
 
     @PostMapping("/job/{id}/equipment/reflector")
@@ -104,14 +107,16 @@ class EquipmentController {
         Form form = new Form(typed, book.job().units());
         Reflector reflector = new Reflector(
                 form.name("reflectorName", "a name for the reflector"),
-                form.required("constant", -1000, 1000, "the constant in millimetres, 0 where it is known to be none") * MILLIMETRE,
+                form.required("constant", -1000, 1000, "the constant in millimetres, 0 where it is known to be none")
+                        * MILLIMETRE,
                 millimetres(form, "reflectorCentring"),
                 millimetres(form, "reflectorHeight"),
                 notch(form));
         if (reflector.isReflectorless()) {
             form.fault("reflectorName", "\"none\" stands for a sight without reflector: expected another name");
         }
-        return added(book, form, EntryKind.REFLECTOR, new Pieces(book.job().units()).write(reflector), model, who, typed);
+        return added(
+                book, form, EntryKind.REFLECTOR, new Pieces(book.job().units()).write(reflector), model, who, typed);
     }
 
     private static double millimetres(Form form, String field) {

@@ -53,7 +53,11 @@ final class Assembly {
             case SETUP -> changed(book, entry, job -> job.plus(fitting(job, pieces.setup(payload))));
             case ORDER -> ordered(book, entry, pieces);
             case READING -> booked(book, entry, pieces.reading(payload.get("reading")));
-            case STRIKE -> struck(book, entry, reading -> reading.struckOut(payload.get("reason").asString()));
+            case STRIKE ->
+                struck(
+                        book,
+                        entry,
+                        reading -> reading.struckOut(payload.get("reason").asString()));
             case RESTORE -> struck(book, entry, Reading::restored);
             case DECISION -> changed(book, entry, job -> job.plus(pieces.decision(payload)));
         };
@@ -194,11 +198,15 @@ final class Assembly {
                 last = Math.max(last, reading.set().getAsInt());
                 aims.putIfAbsent(
                         reading.target(),
-                        new TurningOrder.Aim(reading.target(), reading.role(), reading.reflector(), reading.targetHeight()));
+                        new TurningOrder.Aim(
+                                reading.target(), reading.role(), reading.reflector(), reading.targetHeight()));
             }
         }
         for (String sight : setup.orientation().sights()) {
-            aims.putIfAbsent(sight, new TurningOrder.Aim(sight, Reading.Role.BACKSIGHT, Reflector.REFLECTORLESS, Optional.<MeasuredHeight>empty()));
+            aims.putIfAbsent(
+                    sight,
+                    new TurningOrder.Aim(
+                            sight, Reading.Role.BACKSIGHT, Reflector.REFLECTORLESS, Optional.<MeasuredHeight>empty()));
         }
         int wanted = (int) job.classOfWork().limit(Limit.SETS);
         return new TurningOrder(Math.max(last, wanted), List.copyOf(aims.values()));

@@ -94,7 +94,8 @@ public final class Book {
 
     /** The reading of that key. */
     public Optional<Reading> reading(String key) {
-        return place(key).flatMap(p -> job.setup(p.setup()).map(s -> s.readings().get(p.index())));
+        return place(key)
+                .flatMap(p -> job.setup(p.setup()).map(s -> s.readings().get(p.index())));
     }
 
     /** The turning order of a setup; where none was booked, what its readings show was turned, and its backsights. */

@@ -28,7 +28,8 @@ public class FieldBook {
     private final StoredEntries entries;
     private final TransactionTemplate transaction;
     private final JsonMapper json = JsonMapper.builder().build();
-    private final Cache<String, Book> kept = Caffeine.newBuilder().maximumSize(BOOKS_KEPT).build();
+    private final Cache<String, Book> kept =
+            Caffeine.newBuilder().maximumSize(BOOKS_KEPT).build();
 
     FieldBook(StoredJobs jobs, StoredEntries entries, PlatformTransactionManager transactions) {
         this.jobs = jobs;

@@ -39,7 +39,14 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
 
     protected StoredEntry() {}
 
-    StoredEntry(String jobId, long sequence, String entryKey, Instant bookedAt, String bookedBy, String kind, String payload) {
+    StoredEntry(
+            String jobId,
+            long sequence,
+            String entryKey,
+            Instant bookedAt,
+            String bookedBy,
+            String kind,
+            String payload) {
         this.jobId = jobId;
         this.sequence = sequence;
         this.entryKey = entryKey;

@@ -11,7 +11,8 @@ public final class TurningOrders {
 
     /** The payload that books this order for a setup. */
     public static ObjectNode payload(String setup, TurningOrder order, Pieces pieces) {
-        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("setup", setup).put("sets", order.sets());
+        ObjectNode payload =
+                JsonNodeFactory.instance.objectNode().put("setup", setup).put("sets", order.sets());
         ArrayNode aims = payload.putArray("aims");
         for (TurningOrder.Aim aim : order.aims()) {
             ObjectNode node = aims.addObject()

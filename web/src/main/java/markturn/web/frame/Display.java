@@ -17,7 +17,8 @@ import markturn.survey.job.Units;
 public record Display(Units units) {
     private static final String NONE = "–";
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
-    private static final DateTimeFormatter DAY_AND_TIME = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_AND_TIME =
+            DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
 
     /** A coordinate, elevation, height or distance (metres), to the millimetre or the thousandth of a foot. */
     public String length(OptionalDouble metres) {
@@ -49,7 +50,9 @@ public record Display(Units units) {
 
     /** The unit of differences: {@code mm} or thousandths of a foot. */
     public String differenceSign() {
-        return units.length() == LengthUnit.METRE ? "mm" : "0.001 " + units.length().sign();
+        return units.length() == LengthUnit.METRE
+                ? "mm"
+                : "0.001 " + units.length().sign();
     }
 
     private double differenceUnit() {
@@ -91,12 +94,16 @@ public record Display(Units units) {
 
     /** A signed small angle (radians) in seconds or milligon. */
     public String small(OptionalDouble radians) {
-        return radians.isPresent() ? signed(radians.getAsDouble() / units.angle().small(), 1) : NONE;
+        return radians.isPresent()
+                ? signed(radians.getAsDouble() / units.angle().small(), 1)
+                : NONE;
     }
 
     /** The same, unsigned. */
     public String smallSize(OptionalDouble radians) {
-        return radians.isPresent() ? number(Math.abs(radians.getAsDouble()) / units.angle().small(), 1) : NONE;
+        return radians.isPresent()
+                ? number(Math.abs(radians.getAsDouble()) / units.angle().small(), 1)
+                : NONE;
     }
 
     public String smallSign() {
@@ -105,7 +112,8 @@ public record Display(Units units) {
 
     /** A height as measured: {@code 1.602 to the notch}, or just the number to the axis. */
     public String height(Optional<MeasuredHeight> height) {
-        return height.map(h -> length(h.value()) + (h.to() == MeasuredHeight.To.NOTCH ? " to the notch" : "")).orElse(NONE);
+        return height.map(h -> length(h.value()) + (h.to() == MeasuredHeight.To.NOTCH ? " to the notch" : ""))
+                .orElse(NONE);
     }
 
     public String time(Optional<Instant> at) {

@@ -15,7 +15,9 @@ class Errors {
     @ResponseStatus(HttpStatus.NOT_FOUND)
     String notHere(Model model) {
         model.addAttribute("theme", "day");
-        model.addAttribute("sentence", "There is nothing here for you. The address may be mistyped, or the job belongs to others.");
+        model.addAttribute(
+                "sentence",
+                "There is nothing here for you. The address may be mistyped, or the job belongs to others.");
         return "frame/sentence";
     }
 
@@ -23,7 +25,8 @@ class Errors {
     @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
     String tooLarge(Model model) {
         model.addAttribute("theme", "day");
-        model.addAttribute("sentence", "The file is larger than 64 MB, the largest that is read. Nothing was imported.");
+        model.addAttribute(
+                "sentence", "The file is larger than 64 MB, the largest that is read. Nothing was imported.");
         return "frame/sentence";
     }
 }

@@ -95,7 +95,9 @@ public final class Form {
     public OptionalDouble length(String field, double least, double most, String what) {
         OptionalDouble feet = units.length() == LengthUnit.METRE ? OptionalDouble.empty() : feetAndInches(text(field));
         OptionalDouble amount = feet.isPresent() ? feet : number(field, least, most, what);
-        return amount.isPresent() ? OptionalDouble.of(amount.getAsDouble() * units.length().metres()) : amount;
+        return amount.isPresent()
+                ? OptionalDouble.of(amount.getAsDouble() * units.length().metres())
+                : amount;
     }
 
     private static OptionalDouble feetAndInches(String text) {

@@ -14,10 +14,13 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 @Configuration
 class Security {
     /** No inline script or style anywhere, nothing from elsewhere. */
-    private static final String CONTENT_SECURITY_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:;"
-            + " font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private static final String CONTENT_SECURITY_POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:;"
+                    + " font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
-    private static final String[] OPEN = {"/sign-in", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/error"};
+    private static final String[] OPEN = {
+        "/sign-in", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/error"
+    };
 
     /** Booking is the surveyor's; reading, answering and accepting are open to every member. */
     private static final String[] BOOKING = {
@@ -26,14 +29,14 @@ class Security {
 
     @Bean
     SecurityFilterChain pages(HttpSecurity http) throws Exception {
-        return http.authorizeHttpRequests(
-                        requests -> requests.requestMatchers(OPEN)
-                                .permitAll()
-                                .requestMatchers(HttpMethod.POST, BOOKING)
-                                .hasRole(People.SURVEYOR)
-                                .anyRequest()
-                                .authenticated())
-                .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/job").permitAll())
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(OPEN)
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, BOOKING)
+                        .hasRole(People.SURVEYOR)
+                        .anyRequest()
+                        .authenticated())
+                .formLogin(form ->
+                        form.loginPage("/sign-in").defaultSuccessUrl("/job").permitAll())
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))

@@ -40,11 +40,15 @@ public record Way(List<Act> acts) {
         String at = "/job/" + book.jobId();
         List<Act> acts = new ArrayList<>();
         acts.add(new Act("Job", at, State.DONE, job.classOfWork().preset().words()));
-        long control =
-                job.marks().stream().filter(m -> m.kind() == Mark.Kind.CONTROL && m.given().isPresent()).count();
+        long control = job.marks().stream()
+                .filter(m -> m.kind() == Mark.Kind.CONTROL && m.given().isPresent())
+                .count();
         boolean enough = control >= 2;
         acts.add(new Act(
-                "Control marks", at + "/mark", enough ? State.DONE : State.NEXT, control + (control == 1 ? " mark" : " marks")));
+                "Control marks",
+                at + "/mark",
+                enough ? State.DONE : State.NEXT,
+                control + (control == 1 ? " mark" : " marks")));
         acts.add(new Act(
                 "Occupy",
                 at + "/setup",
@@ -85,7 +89,8 @@ public record Way(List<Act> acts) {
         if (current.isEmpty()) {
             return new Act("Review", at + "/setup", State.AHEAD, "");
         }
-        long stops = book.result().findings().stream().filter(Finding::isOpenStop).count();
+        long stops =
+                book.result().findings().stream().filter(Finding::isOpenStop).count();
         int unproved = book.unproved().size();
         State state = stops > 0 ? State.TROUBLE : unproved > 0 ? State.NEXT : State.DONE;
         String words = stops > 0

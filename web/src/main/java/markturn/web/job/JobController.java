@@ -68,13 +68,19 @@ class JobController {
         model.addAttribute("classes", ClassOfWork.Preset.values());
         model.addAttribute(
                 "others",
-                people.all().stream().filter(p -> !p.signInName().equals(who.getName())).toList());
+                people.all().stream()
+                        .filter(p -> !p.signInName().equals(who.getName()))
+                        .toList());
         model.addAttribute("limits", LimitRows.all());
         return "job/new";
     }
 
     @PostMapping("/job/new")
-    String open(@RequestParam Map<String, String> typed, @RequestParam(required = false) List<String> member, Model model, Principal who) {
+    String open(
+            @RequestParam Map<String, String> typed,
+            @RequestParam(required = false) List<String> member,
+            Model model,
+            Principal who) {
         Units units = new Units(
                 LengthUnit.of(typed.getOrDefault("length", "")).orElse(LengthUnit.METRE),
                 AngleUnit.of(typed.getOrDefault("angle", "")).orElse(AngleUnit.DMS));
@@ -138,8 +144,7 @@ class JobController {
         model.addAttribute(
                 "next",
                 Way.through(book).acts().stream()
-                        .filter(a -> a.state() == Way.State.TROUBLE
-                                || a.state() == Way.State.NEXT)
+                        .filter(a -> a.state() == Way.State.TROUBLE || a.state() == Way.State.NEXT)
                         .findFirst()
                         .orElse(null));
         return "job/overview";

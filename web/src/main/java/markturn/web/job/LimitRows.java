@@ -19,7 +19,8 @@ final class LimitRows {
                         limit.key(),
                         words(limit),
                         Arrays.stream(ClassOfWork.Preset.values())
-                                .map(preset -> amount(limit, ClassOfWork.of(preset).limit(limit)))
+                                .map(preset ->
+                                        amount(limit, ClassOfWork.of(preset).limit(limit)))
                                 .toList()))
                 .toList();
     }
@@ -27,7 +28,8 @@ final class LimitRows {
     /** The limits in force. */
     static List<JobController.LimitRow> inForce(ClassOfWork work) {
         return Arrays.stream(Limit.values())
-                .map(limit -> new JobController.LimitRow(limit.key(), words(limit), List.of(amount(limit, work.limit(limit)))))
+                .map(limit -> new JobController.LimitRow(
+                        limit.key(), words(limit), List.of(amount(limit, work.limit(limit)))))
                 .toList();
     }
 

@@ -78,7 +78,11 @@ class MarkController {
             Pieces pieces = new Pieces(book.job().units());
             for (Mark mark : marks) {
                 fieldBook.add(
-                        id, typed.get("key") + "-" + marks.indexOf(mark), who.getName(), EntryKind.MARK, pieces.write(mark));
+                        id,
+                        typed.get("key") + "-" + marks.indexOf(mark),
+                        who.getName(),
+                        EntryKind.MARK,
+                        pieces.write(mark));
             }
         } catch (Refused refused) {
             form.fault("name-0", refused.getMessage());
@@ -101,7 +105,12 @@ class MarkController {
         double northing = required(form, "northing-" + row, "a northing");
         double easting = required(form, "easting-" + row, "an easting");
         OptionalDouble elevation = form.length("elevation-" + row, -FARTHEST, FARTHEST, "an elevation");
-        Mark mark = Mark.control(form.name("name-" + row, "the name of the mark"), northing, easting, elevation, form.text("source-" + row));
+        Mark mark = Mark.control(
+                form.name("name-" + row, "the name of the mark"),
+                northing,
+                easting,
+                elevation,
+                form.text("source-" + row));
         return withFound(mark, form.text("found-" + row));
     }
 
@@ -118,18 +127,33 @@ class MarkController {
                 .filter(f -> f.key().equals(found))
                 .findFirst();
         return new Mark(
-                mark.name(), mark.kind(), mark.given(), mark.stdDev(), mark.source(), state, mark.code(), mark.sameAs());
+                mark.name(),
+                mark.kind(),
+                mark.given(),
+                mark.stdDev(),
+                mark.source(),
+                state,
+                mark.code(),
+                mark.sameAs());
     }
 
     /** Notes how a mark was found on the ground. */
     @PostMapping("/job/{id}/mark/found")
     String found(
-            @PathVariable String id, @RequestParam String name, @RequestParam String found, @RequestParam String key, Principal who) {
+            @PathVariable String id,
+            @RequestParam String name,
+            @RequestParam String found,
+            @RequestParam String key,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Mark mark = book.job().mark(name).orElseThrow(() -> new Refused("name", "no such mark"));
         Pieces pieces = new Pieces(book.job().units());
         fieldBook.add(
-                id, key, who.getName(), EntryKind.MARK_NOTED, Payload.noted(pieces.write(withFound(mark, found)), "found " + found));
+                id,
+                key,
+                who.getName(),
+                EntryKind.MARK_NOTED,
+                Payload.noted(pieces.write(withFound(mark, found)), "found " + found));
         return "redirect:/job/" + id + "/mark";
     }
 }

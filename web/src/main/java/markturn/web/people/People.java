@@ -56,6 +56,7 @@ public class People implements UserDetailsService {
     /** The name shown for an account; the sign-in name itself where there is none. */
     public String shownName(String signInName) {
         return shownNames.computeIfAbsent(
-                signInName, name -> persons.findById(name).map(Person::shownName).orElse(name));
+                signInName,
+                name -> persons.findById(name).map(Person::shownName).orElse(name));
     }
 }

@@ -9,7 +9,10 @@ final class Labels {
     private static final double LETTER = 8;
     private static final double LINE = 14;
     private static final List<Label> PLACES = List.of(
-            new Label(15, -6, "start", true), new Label(-15, -6, "end", true), new Label(15, 18, "start", true), new Label(-15, 18, "end", true));
+            new Label(15, -6, "start", true),
+            new Label(-15, -6, "end", true),
+            new Label(15, 18, "start", true),
+            new Label(-15, 18, "end", true));
 
     private record Box(double left, double top, double right, double bottom) {
         boolean covers(Box other) {

@@ -25,7 +25,16 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
     private static final double WIDEST_BAR = 220;
 
     /** One mark; {@code numbers} is what a tap shows. */
-    public record Symbol(String name, String kind, boolean station, boolean trouble, String x, String y, Label label, String numbers, String url) {}
+    public record Symbol(
+            String name,
+            String kind,
+            boolean station,
+            boolean trouble,
+            String x,
+            String y,
+            Label label,
+            String numbers,
+            String url) {}
 
     /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
     public record Label(int dx, int dy, String anchor, boolean shown) {}
@@ -73,7 +82,8 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
             south = Math.min(south, at.northing());
             north = Math.max(north, at.northing());
         }
-        double scale = Math.min((WIDTH - 2 * BORDER) / Math.max(east - west, 1), (HEIGHT - 2 * BORDER) / Math.max(north - south, 1));
+        double scale = Math.min(
+                (WIDTH - 2 * BORDER) / Math.max(east - west, 1), (HEIGHT - 2 * BORDER) / Math.max(north - south, 1));
         double spare = (WIDTH - 2 * BORDER - (east - west) * scale) / 2;
         return new Sheet(west - spare / scale, north, scale);
     }
@@ -90,12 +100,16 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
         boolean station = book.job().setups().stream()
                 .anyMatch(s -> book.job().trueName(s.station()).equals(mark.name()));
         boolean trouble = book.result().findings().stream()
-                .anyMatch(f -> f.severity() == Finding.Severity.STOP && f.target().equals(mark.name()) && f.answer().isEmpty());
+                .anyMatch(f -> f.severity() == Finding.Severity.STOP
+                        && f.target().equals(mark.name())
+                        && f.answer().isEmpty());
         String precision = mark.mark().kind() == Mark.Kind.CONTROL
                 ? "held"
                 : "standard deviation N %s, E %s %s"
                         .formatted(
-                                show.rootDeviation(at.plan().nn()), show.rootDeviation(at.plan().ee()), show.differenceSign());
+                                show.rootDeviation(at.plan().nn()),
+                                show.rootDeviation(at.plan().ee()),
+                                show.differenceSign());
         return new Symbol(
                 mark.name(),
                 mark.mark().kind().name().toLowerCase(Locale.ROOT),
@@ -128,7 +142,11 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
                         .mark(book.job().trueName(shot.fix().target()))
                         .flatMap(MeasuredMark::position);
                 to.ifPresent(p -> rays.add(new Ray(
-                        sheet.x(from), sheet.y(from), sheet.x(p), sheet.y(p), shot.fix().role() == Reading.Role.BACKSIGHT)));
+                        sheet.x(from),
+                        sheet.y(from),
+                        sheet.x(p),
+                        sheet.y(p),
+                        shot.fix().role() == Reading.Role.BACKSIGHT)));
             }
         }
         return rays;

@@ -62,7 +62,8 @@ class PointController {
                 .map(f -> f.severity() == Finding.Severity.STOP && f.answer().isEmpty() ? "stop" : "warn")
                 .findFirst()
                 .orElse("");
-        boolean unproved = mark.from().isPresent() && book.unproved().contains(mark.from().get());
+        boolean unproved =
+                mark.from().isPresent() && book.unproved().contains(mark.from().get());
         return new Row(mark, taken(book, mark).stream().findFirst().map(Taken::shot), checks, unproved, worst);
     }
 

@@ -33,7 +33,8 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
                 .filter(j -> j.setup().equals(setup.name()) && j.quantity() == Limit.SET_RESIDUAL)
                 .toList();
         double limit = judged.stream().mapToDouble(Judgement::limit).max().orElse(0);
-        double largest = judged.stream().mapToDouble(j -> Math.abs(j.value())).max().orElse(0);
+        double largest =
+                judged.stream().mapToDouble(j -> Math.abs(j.value())).max().orElse(0);
         double full = Math.max(limit, largest) * 1.15;
         List<Row> rows = new ArrayList<>();
         for (SetAbstract sets : setup.abstracts()) {

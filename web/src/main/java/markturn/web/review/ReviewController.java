@@ -63,7 +63,9 @@ class ReviewController {
                 setup.name(),
                 setup.station(),
                 !book.unproved().contains(setup.name()),
-                book.result().findingsOf(setup.name()).stream().filter(Finding::isOpenStop).count(),
+                book.result().findingsOf(setup.name()).stream()
+                        .filter(Finding::isOpenStop)
+                        .count(),
                 Proof.acceptance(book.job(), setup));
     }
 
@@ -72,7 +74,9 @@ class ReviewController {
         return findings.stream()
                 .map(f -> new FindingRow(
                         f,
-                        f.value().isPresent() ? "" + f.value().getAsDouble() / f.measure().unit(units) : ""))
+                        f.value().isPresent()
+                                ? "" + f.value().getAsDouble() / f.measure().unit(units)
+                                : ""))
                 .toList();
     }
 
@@ -96,15 +100,24 @@ class ReviewController {
     }
 
     @PostMapping("/job/{id}/review/{name}/accept")
-    String accept(@PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
+    String accept(
+            @PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         if (book.result().findingsOf(name).stream().anyMatch(Finding::isOpenStop)) {
-            model.addAttribute("message", "A stop is open: re-observe, strike out, or accept the finding with a reason first.");
+            model.addAttribute(
+                    "message", "A stop is open: re-observe, strike out, or accept the finding with a reason first.");
             return page(book, name, model);
         }
         boolean own = book.observers(name).contains(who.getName());
-        decide(book, key, who, Decision.ACCEPT, Proof.stateOf(setup), "", own ? Optional.of(SELF_REVIEWED) : Optional.empty());
+        decide(
+                book,
+                key,
+                who,
+                Decision.ACCEPT,
+                Proof.stateOf(setup),
+                "",
+                own ? Optional.of(SELF_REVIEWED) : Optional.empty());
         return "redirect:/job/" + id + "/review/" + name;
     }
 
@@ -140,7 +153,13 @@ class ReviewController {
     }
 
     private void decide(
-            Book book, String key, Principal who, String what, Map<String, Object> on, String reason, Optional<Object> after) {
+            Book book,
+            String key,
+            Principal who,
+            String what,
+            Map<String, Object> on,
+            String reason,
+            Optional<Object> after) {
         Decision decision = new Decision(
                 Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
                 people.shownName(who.getName()),
@@ -150,6 +169,10 @@ class ReviewController {
                 Optional.empty(),
                 after);
         fieldBook.add(
-                book.jobId(), key, who.getName(), EntryKind.DECISION, new Pieces(book.job().units()).write(decision));
+                book.jobId(),
+                key,
+                who.getName(),
+                EntryKind.DECISION,
+                new Pieces(book.job().units()).write(decision));
     }
 }

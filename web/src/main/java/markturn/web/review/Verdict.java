@@ -13,7 +13,8 @@ public record Verdict(boolean clear, String sentence, String next) {
         long stops = book.result().findingsOf(setup.name()).stream()
                 .filter(Finding::isOpenStop)
                 .count();
-        int left = book.order(setup.setup()).pointings().remaining(setup.setup()).size();
+        int left =
+                book.order(setup.setup()).pointings().remaining(setup.setup()).size();
         if (stops > 0) {
             return new Verdict(
                     false,
@@ -22,7 +23,9 @@ public record Verdict(boolean clear, String sentence, String next) {
         }
         if (left > 0) {
             return new Verdict(
-                    false, "The sets are not finished: %d pointings are left.".formatted(left), "Go back and turn them, or accept what stands.");
+                    false,
+                    "The sets are not finished: %d pointings are left.".formatted(left),
+                    "Go back and turn them, or accept what stands.");
         }
         return new Verdict(true, agreement(book, setup), "Accept it, or go back and book more.");
     }
@@ -43,7 +46,9 @@ public record Verdict(boolean clear, String sentence, String next) {
                 .filter(b -> b.distanceDifference().isPresent())
                 .findFirst()
                 .map(b -> " The distance to %s is not contradicted (%s)."
-                        .formatted(b.target(), words.difference(b.distanceDifference().getAsDouble())))
+                        .formatted(
+                                b.target(),
+                                words.difference(b.distanceDifference().getAsDouble())))
                 .orElse(" No backsight distance tests the marks.");
         return sets + back;
     }

@@ -99,7 +99,8 @@ class SetupController {
         return page(book, model, typed, form.faults());
     }
 
-    private void store(String id, String key, Principal who, Book book, List<Mark> newMarks, Setup setup, TurningOrder order) {
+    private void store(
+            String id, String key, Principal who, Book book, List<Mark> newMarks, Setup setup, TurningOrder order) {
         Pieces pieces = new Pieces(book.job().units());
         for (Mark mark : newMarks) {
             fieldBook.add(id, key + "-m" + newMarks.indexOf(mark), who.getName(), EntryKind.MARK, pieces.write(mark));
@@ -155,7 +156,9 @@ class SetupController {
         }
         if (height.to() == MeasuredHeight.To.NOTCH) {
             if (notch.isEmpty()) {
-                form.fault(field, "Its notch is not described in the equipment: measure to the axis, or describe the notch");
+                form.fault(
+                        field,
+                        "Its notch is not described in the equipment: measure to the axis, or describe the notch");
             } else if (height.value() <= notch.get().radius()) {
                 form.fault(field, "Shorter than the notch's radius: expected the slope from mark to notch");
             }
@@ -194,7 +197,9 @@ class SetupController {
             String field = "back-" + row;
             if (!form.isEmpty(field)) {
                 if (!known.contains(form.text(field))) {
-                    form.fault(field, form.text(field) + " has no coordinates in this job: expected one of its known marks");
+                    form.fault(
+                            field,
+                            form.text(field) + " has no coordinates in this job: expected one of its known marks");
                 }
                 aim(form, book.job(), field, Reading.Role.BACKSIGHT, names).ifPresent(aims::add);
             }
@@ -215,13 +220,15 @@ class SetupController {
         return aims;
     }
 
-    private static Optional<TurningOrder.Aim> aim(Form form, Job job, String field, Reading.Role role, Set<String> names) {
+    private static Optional<TurningOrder.Aim> aim(
+            Form form, Job job, String field, Reading.Role role, Set<String> names) {
         String target = form.text(field);
         if (!names.add(target)) {
             form.fault(field, target + " is named twice");
             return Optional.empty();
         }
-        String reflector = form.isEmpty(field + "-reflector") ? Reflector.REFLECTORLESS : form.text(field + "-reflector");
+        String reflector =
+                form.isEmpty(field + "-reflector") ? Reflector.REFLECTORLESS : form.text(field + "-reflector");
         boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
         if (!reflectorless && job.reflectors().stream().noneMatch(r -> r.name().equals(reflector))) {
             form.fault(field + "-reflector", "Expected one of the reflectors of this job");
@@ -239,7 +246,10 @@ class SetupController {
     @GetMapping("/job/{id}/setup/height")
     @ResponseBody
     Map<String, String> bothValues(
-            @PathVariable String id, @RequestParam Map<String, String> typed, @RequestParam String instrument, Principal who) {
+            @PathVariable String id,
+            @RequestParam Map<String, String> typed,
+            @RequestParam String instrument,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         Optional<Notch> notch = book.job().instruments().stream()
@@ -259,7 +269,8 @@ class SetupController {
         return Map.of(
                 "words",
                 height.get().to() == MeasuredHeight.To.NOTCH
-                        ? "taped " + show.length(height.get().value()) + " to the notch, " + vertical + " vertical to the axis"
+                        ? "taped " + show.length(height.get().value()) + " to the notch, " + vertical
+                                + " vertical to the axis"
                         : vertical + " vertical to the axis");
     }
 }

@@ -18,7 +18,8 @@ public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
     private static final double DEGREE = Math.PI / 180;
 
     /** One target on the circle. */
-    public record Spoke(String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand) {}
+    public record Spoke(
+            String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand) {}
 
     static CircleDrawing of(MeasuredSetup setup, String inHand, Reading.Face face) {
         List<Spoke> spokes = new ArrayList<>();

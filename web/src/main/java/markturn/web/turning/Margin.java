@@ -103,7 +103,8 @@ final class Margin {
                 && setup.closingSight().get().target().equals(fix.target())
                 && isLastCheckOn(fix);
         if (closing) {
-            phrases.add("turned " + show.small(OptionalDouble.of(setup.closingSight().get().direction())) + show.smallSign()
+            phrases.add("turned "
+                    + show.small(OptionalDouble.of(setup.closingSight().get().direction())) + show.smallSign()
                     + " since the backsight");
             return;
         }
@@ -114,9 +115,11 @@ final class Margin {
                 .ifPresent(p -> phrases.add("N " + show.length(p.northing()) + "  E " + show.length(p.easting())
                         + (p.elevation().isPresent() ? "  H " + show.length(p.elevation()) : "")));
         if (fix.role() == Reading.Role.CHECK) {
-            check(fix).ifPresent(c -> phrases.add("against known: N " + show.difference(c.northingDifference()) + "  E "
-                    + show.difference(c.eastingDifference()) + "  H " + show.difference(c.elevationDifference()) + " "
-                    + show.differenceSign()));
+            check(fix)
+                    .ifPresent(c -> phrases.add("against known: N " + show.difference(c.northingDifference()) + "  E "
+                            + show.difference(c.eastingDifference()) + "  H " + show.difference(c.elevationDifference())
+                            + " "
+                            + show.differenceSign()));
         }
     }
 
@@ -147,9 +150,15 @@ final class Margin {
             return List.of();
         }
         List<Judged> judged = new ArrayList<>();
-        boolean lastOfFix = fix.pointings().readings().get(fix.pointings().readings().size() - 1).place() == place;
+        boolean lastOfFix = fix.pointings()
+                        .readings()
+                        .get(fix.pointings().readings().size() - 1)
+                        .place()
+                == place;
         for (Judgement out : result.judgements()) {
-            boolean here = out.isOut() && out.setup().equals(setup.name()) && out.target().equals(fix.target());
+            boolean here = out.isOut()
+                    && out.setup().equals(setup.name())
+                    && out.target().equals(fix.target());
             boolean inThisSet = out.set().isPresent() ? out.set().getAsInt() == set : lastOfFix;
             if (here && inThisSet && fits(out, fix)) {
                 judged.add(new Judged(severity(out), phrase(out)));
@@ -179,15 +188,14 @@ final class Margin {
         String beyond = arc ? words.small(out.beyond()) : words.difference(out.beyond());
         String limit = arc ? words.small(out.limit()) : words.difference(out.limit());
         String value = arc ? words.small(out.value()) : words.difference(out.value());
-        String what =
-                switch (out.quantity()) {
-                    case SET_RESIDUAL -> "residual";
-                    case DISTANCE_SPREAD -> "spread of distances";
-                    case BACKSIGHT_DISTANCE -> "distance against known";
-                    case BACKSIGHT_ELEVATION -> "elevation against known";
-                    case CLOSING_SIGHT -> "turned since the backsight";
-                    default -> "against its first fix";
-                };
+        String what = switch (out.quantity()) {
+            case SET_RESIDUAL -> "residual";
+            case DISTANCE_SPREAD -> "spread of distances";
+            case BACKSIGHT_DISTANCE -> "distance against known";
+            case BACKSIGHT_ELEVATION -> "elevation against known";
+            case CLOSING_SIGHT -> "turned since the backsight";
+            default -> "against its first fix";
+        };
         return "%s %s: out by %s (limit %s)".formatted(what, value, beyond, limit);
     }
 

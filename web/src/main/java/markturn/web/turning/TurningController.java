@@ -61,7 +61,11 @@ class TurningController {
 
     @GetMapping("/job/{id}/turning/{name}")
     String turn(
-            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> asked, Model model, Principal who) {
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> asked,
+            Model model,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         return page(book, name, aside(asked, book.job()), model);
     }
@@ -78,7 +82,8 @@ class TurningController {
     }
 
     private static List<String> reflectors(Job job) {
-        List<String> names = new ArrayList<>(job.reflectors().stream().map(Reflector::name).toList());
+        List<String> names =
+                new ArrayList<>(job.reflectors().stream().map(Reflector::name).toList());
         if (!names.contains(Reflector.REFLECTORLESS)) {
             names.add(Reflector.REFLECTORLESS);
         }
@@ -118,7 +123,11 @@ class TurningController {
      */
     @PostMapping("/job/{id}/turning/{name}/reading")
     Object book(
-            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Model model, Principal who) {
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         if (book.job().setup(name).isEmpty()) {
             throw new NotHere();
@@ -130,7 +139,8 @@ class TurningController {
         }
         try {
             Book longer = store(book, name, form, reading.get(), who);
-            Optional<TurningDesk.Aside> next = form.isEmpty("aside") ? Optional.empty() : following(longer.job(), reading.get());
+            Optional<TurningDesk.Aside> next =
+                    form.isEmpty("aside") ? Optional.empty() : following(longer.job(), reading.get());
             return page(longer, name, next, model);
         } catch (Refused refused) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
@@ -145,7 +155,8 @@ class TurningController {
             if (reading.role() != Reading.Role.DETAIL) {
                 throw new Refused("target", "There is no mark " + reading.target() + " in this job");
             }
-            fieldBook.add(book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(located(reading.target())));
+            fieldBook.add(
+                    book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(located(reading.target())));
         }
         return fieldBook.add(
                 book.jobId(), key, who.getName(), EntryKind.READING, Payload.reading(setup, pieces.write(reading)));
@@ -203,11 +214,13 @@ class TurningController {
         }
         String reflector = form.text("reflector");
         boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
-        Optional<MeasuredHeight> height = form.height("height", reflectorless, "the height of the target over its mark");
+        Optional<MeasuredHeight> height =
+                form.height("height", reflectorless, "the height of the target over its mark");
         if (height.isEmpty() && !job.planOnly() && slope.isPresent() && !reflectorless) {
             form.fault("height", "Empty: expected the height of the target over its mark");
         }
-        int set = (int) form.number("set", 0, PointingOrder.MOST_SETS, "a set from 1 to 99").orElse(0);
+        int set = (int) form.number("set", 0, PointingOrder.MOST_SETS, "a set from 1 to 99")
+                .orElse(0);
         if (!form.isSound()) {
             return Optional.empty();
         }
@@ -233,7 +246,10 @@ class TurningController {
     @GetMapping("/job/{id}/turning/{name}/understood")
     @ResponseBody
     Map<String, Object> understood(
-            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Principal who) {
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Principal who) {
         Job job = fieldBook.book(id, who.getName()).job();
         Display show = new Display(job.units());
         Map<String, Object> answer = new LinkedHashMap<>();
@@ -256,7 +272,9 @@ class TurningController {
     private static Map<String, Object> angle(String text, Job job, Display show) {
         try {
             return Map.of(
-                    "echo", show.decorated(TypedAngle.read(text, job.units().angle(), false).written()));
+                    "echo",
+                    show.decorated(
+                            TypedAngle.read(text, job.units().angle(), false).written()));
         } catch (TypedAngle.Fault fault) {
             return Map.of("fault", fault.getMessage(), "from", fault.from(), "to", fault.to());
         }
@@ -265,7 +283,11 @@ class TurningController {
     /** Strikes out a line, or every standing line of a set. */
     @PostMapping("/job/{id}/turning/{name}/strike")
     String strike(
-            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Model model, Principal who) {
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         String reason = typed.getOrDefault("reason", "").strip();
@@ -280,8 +302,8 @@ class TurningController {
             return page(book, name, Optional.empty(), model);
         }
         try {
-            Book longer = fieldBook.add(
-                    id, typed.get("key"), who.getName(), EntryKind.STRIKE, Payload.lines(keys, reason));
+            Book longer =
+                    fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.STRIKE, Payload.lines(keys, reason));
             return page(longer, name, Optional.empty(), model);
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());
@@ -293,7 +315,9 @@ class TurningController {
         List<String> keys = new ArrayList<>();
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
-            if (reading.stands() && reading.set().isPresent() && ("" + reading.set().getAsInt()).equals(set)) {
+            if (reading.stands()
+                    && reading.set().isPresent()
+                    && ("" + reading.set().getAsInt()).equals(set)) {
                 keys.add(book.keyOf(setup.name(), place));
             }
         }
@@ -302,7 +326,11 @@ class TurningController {
 
     @PostMapping("/job/{id}/turning/{name}/restore")
     String restore(
-            @PathVariable String id, @PathVariable String name, @RequestParam Map<String, String> typed, Model model, Principal who) {
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
         Book longer = fieldBook.add(
                 id,
                 typed.get("key"),
@@ -354,7 +382,8 @@ class TurningController {
     }
 
     private static TurningOrder.Aim added(Form form, Job job, String target) {
-        String reflector = reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
+        String reflector =
+                reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
         boolean known = job.mark(target).flatMap(Mark::given).isPresent();
         boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
         Optional<MeasuredHeight> height = form.height("height", reflectorless, "the height of the target");

@@ -68,11 +68,14 @@ final class TurningDesk {
                 comparisons(),
                 result.findingsOf(setup.name()),
                 CircleDrawing.of(
-                        measured, live.map(Live::target).orElse(""), live.map(Live::face).orElse(Reading.Face.LEFT)));
+                        measured,
+                        live.map(Live::target).orElse(""),
+                        live.map(Live::face).orElse(Reading.Face.LEFT)));
     }
 
     /** A pointing called for out of the order: detail, a check, or another target. */
-    record Aside(String target, Reading.Role role, Reading.Face face, String reflector, Optional<MeasuredHeight> height) {}
+    record Aside(
+            String target, Reading.Role role, Reading.Face face, String reflector, Optional<MeasuredHeight> height) {}
 
     private Live live(Pointing pointing) {
         TurningOrder.Aim aim = order.aim(pointing.target()).orElseThrow();
@@ -109,7 +112,9 @@ final class TurningDesk {
 
     private OptionalDouble expected(Pointing pointing) {
         return Expectation.circle(
-                measured, pointing, result.measured().mark(book.job().trueName(pointing.target())).flatMap(m -> m.position()));
+                measured,
+                pointing,
+                result.measured().mark(book.job().trueName(pointing.target())).flatMap(m -> m.position()));
     }
 
     private Coming coming(Pointing pointing) {
@@ -167,12 +172,13 @@ final class TurningDesk {
             }
             double distance = backsight.distanceDifference().getAsDouble();
             String elevation = backsight.elevationDifference().isPresent()
-                    ? ", elevation %s %s".formatted(
-                            words.difference(backsight.elevationDifference().getAsDouble()),
-                            backsight.elevationDifference().getAsDouble() > 0 ? "higher" : "lower")
+                    ? ", elevation %s %s"
+                            .formatted(
+                                    words.difference(
+                                            backsight.elevationDifference().getAsDouble()),
+                                    backsight.elevationDifference().getAsDouble() > 0 ? "higher" : "lower")
                     : "";
-            boolean out = result.judgements().stream()
-                    .anyMatch(j -> j.isOut() && isOfBacksight(j, backsight.target()));
+            boolean out = result.judgements().stream().anyMatch(j -> j.isOut() && isOfBacksight(j, backsight.target()));
             rows.add(new Comparison(
                     backsight.target(),
                     out ? Optional.of(Finding.Severity.STOP) : Optional.empty(),
@@ -190,6 +196,7 @@ final class TurningDesk {
     private boolean isOfBacksight(Judgement judgement, String target) {
         return judgement.setup().equals(setup.name())
                 && judgement.target().equals(target)
-                && (judgement.quantity() == Limit.BACKSIGHT_DISTANCE || judgement.quantity() == Limit.BACKSIGHT_ELEVATION);
+                && (judgement.quantity() == Limit.BACKSIGHT_DISTANCE
+                        || judgement.quantity() == Limit.BACKSIGHT_ELEVATION);
     }
 }

@@ -1,0 +1,324 @@
+package markturn.survey.locate;
+
+import static markturn.survey.Jobs.all;
+import static markturn.survey.Jobs.pair;
+import static markturn.survey.Jobs.reading;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.DoubleUnaryOperator;
+import markturn.survey.Jobs;
+import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reading.Face;
+import markturn.survey.job.Reading.Role;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Check;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+import org.hipparchus.geometry.euclidean.threed.Rotation;
+import org.hipparchus.geometry.euclidean.threed.RotationConvention;
+import org.hipparchus.geometry.euclidean.threed.Vector3D;
+import org.junit.jupiter.api.Test;
+
+class CarryTest {
+    private static final List<Reading> BACKSIGHT = pair("B", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 100);
+
+    private static Position position(SurveyResult result, String mark) {
+        return result.measured().mark(mark).orElseThrow().position().orElseThrow();
+    }
+
+    @Test
+    void polarCoordinatesAreThoseOfARotatedVector() {
+        // Source: a general-purpose library (Hipparchus rotations in space): the ray turned about the vertical and
+        // tilted by the zenith.
+        Reading shot = reading("301", Role.DETAIL, 0, Face.LEFT, "131-22-33.4", "81-10-12", 77.777);
+        SurveyResult result = Survey.compute(Jobs.with(all(BACKSIGHT, List.of(shot))));
+        Vector3D level = new Vector3D(1, 0, 0);
+        Vector3D tilted = new Rotation(
+                        Vector3D.PLUS_J,
+                        AngleUnit.DMS.read("81-10-12") - Math.PI / 2,
+                        RotationConvention.VECTOR_OPERATOR)
+                .applyTo(level);
+        Vector3D turned = new Rotation(
+                        Vector3D.PLUS_K, AngleUnit.DMS.read("131-22-33.4"), RotationConvention.VECTOR_OPERATOR)
+                .applyTo(tilted);
+        Position at = position(result, "301");
+        assertThat(at.northing()).isCloseTo(1000 + 77.777 * turned.getX(), within(1e-9));
+        assertThat(at.easting()).isCloseTo(5000 + 77.777 * turned.getY(), within(1e-9));
+        assertThat(at.elevation().getAsDouble()).isCloseTo(10 + 77.777 * turned.getZ(), within(1e-9));
+    }
+
+    @Test
+    void theInverseOfACarriedPointIsItsObservation() {
+        Reading shot = reading("301", Role.DETAIL, 0, Face.LEFT, "211-05-00", "90-00-00", 42);
+        SurveyResult result = Survey.compute(Jobs.with(all(BACKSIGHT, List.of(shot))));
+        Position from = position(result, "A");
+        assertThat(from.distanceTo(position(result, "301"))).isCloseTo(42, within(1e-10));
+        assertThat(Angles.onCircle(from.azimuthTo(position(result, "301"))))
+                .isCloseTo(AngleUnit.DMS.read("211-05-00"), within(1e-13));
+    }
+
+    @Test
+    void gridDistancesAreGroundTimesTheScaleFactorAndOffsetsToo() {
+        Earth grid = new Earth(6371000, 0.13, false, 0.9996);
+        Reading shot = reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 100);
+        Reading offset = new Reading(
+                shot.target(),
+                shot.role(),
+                shot.set(),
+                shot.face(),
+                shot.circle(),
+                shot.zenith(),
+                shot.slope(),
+                shot.slopes(),
+                shot.reflector(),
+                shot.targetHeight(),
+                shot.at(),
+                shot.origin(),
+                shot.applied(),
+                Optional.of(new Reading.Offset(2, 3, 0.5)),
+                shot.struck());
+        SurveyResult result =
+                Survey.compute(Jobs.with(grid, new Setup.BySights(List.of("B")), all(BACKSIGHT, List.of(offset))));
+        Position at = position(result, "301");
+        // Looking east, beyond is east and right is south.
+        assertThat(at.easting()).isCloseTo(5000 + 102 * 0.9996, within(1e-9));
+        assertThat(at.northing()).isCloseTo(1000 - 3 * 0.9996, within(1e-9));
+        assertThat(at.elevation().getAsDouble()).isCloseTo(10.5, within(1e-9));
+    }
+
+    @Test
+    void standardDeviationsAreThoseOfNumericPropagation() {
+        // Source: numeric differentiation of the computed coordinates, with the variances the practice gives for each
+        // observation.
+        List<Reading> readings = all(
+                BACKSIGHT,
+                List.of(
+                        reading("T1", Role.FORESIGHT, 1, Face.LEFT, "40-00-00", "80-00-00", 150),
+                        reading("T1", Role.FORESIGHT, 1, Face.RIGHT, "220-00-00", "280-00-00", 150)));
+        Position at = position(Survey.compute(Jobs.with(readings)), "T1");
+        double distance = 150 * Math.sin(Math.toRadians(80));
+        double direction = square(2 * Angles.SECOND) + 2e-6 / square(distance);
+        double orientation = square(2 * Angles.SECOND) + 2e-6 / square(100);
+        double ranging = square(0.002) + square(2e-6 * distance);
+        double azimuth = Math.toRadians(40);
+        double turned = direction + orientation;
+        double length = ranging + 2e-6;
+        double north = partial(a -> distance * Math.cos(a), azimuth);
+        double east = partial(a -> distance * Math.sin(a), azimuth);
+        assertThat(at.plan().nn())
+                .isCloseTo(turned * square(north) + length * square(Math.cos(azimuth)), within(1e-12));
+        assertThat(at.plan().ee()).isCloseTo(turned * square(east) + length * square(Math.sin(azimuth)), within(1e-12));
+        double refraction = square(distance) * 0.05 / (2 * 6371000.0);
+        double height = square(distance * 2 * Angles.SECOND)
+                + ranging * square(Math.cos(Math.toRadians(80)))
+                + 1e-6
+                + square(refraction)
+                + 1e-6;
+        assertThat(at.elevationVariance().getAsDouble()).isCloseTo(height, within(1e-13));
+    }
+
+    private static double partial(DoubleUnaryOperator f, double x) {
+        return (f.applyAsDouble(x + 1e-6) - f.applyAsDouble(x - 1e-6)) / 2e-6;
+    }
+
+    private static double square(double x) {
+        return x * x;
+    }
+
+    @Test
+    void severalBacksightsOrientByTheirWeightedMean() {
+        // C reads 10" more than its azimuth; B and C are weighed by their lengths. Source: textbook weighted mean.
+        List<Reading> readings = all(BACKSIGHT, pair("C", Role.BACKSIGHT, 1, "90-00-10", "270-00-10", 200));
+        Job job = Jobs.with(new Earth(6371000, 0.13, false, 1), new Setup.BySights(List.of("B", "C")), readings);
+        MeasuredSetup setup = Survey.compute(job).measured().setup("S1");
+        double weightB = 1 / (square(2 * Angles.SECOND) + 2e-6 / square(100));
+        double weightC = 1 / (square(2 * Angles.SECOND) + 2e-6 / square(200));
+        double mean = -10 * weightC / (weightB + weightC);
+        assertThat(Angles.shortWay(setup.orientation().getAsDouble()) / Angles.SECOND)
+                .isCloseTo(mean, within(1e-6));
+        assertThat(setup.orientationVariance().getAsDouble()).isCloseTo(1 / (weightB + weightC), within(1e-20));
+        assertThat(setup.redundancy().getAsInt()).isEqualTo(1);
+        // Adjusted minus observed; the two redundancies share the one that is left.
+        assertThat(setup.observations().get(1).residual() / Angles.SECOND).isCloseTo(-10 - mean, within(1e-6));
+        assertThat(setup.observations().stream()
+                        .mapToDouble(o -> o.redundancy())
+                        .sum())
+                .isCloseTo(1, within(1e-12));
+        assertThat(setup.leaveOneOut().get(0).orientationShift()).isEmpty();
+    }
+
+    @Test
+    void aSecondFixIsACheckAndNeverMovesTheFirst() {
+        Reading first = reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 50);
+        Reading second = reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 50.02);
+        SurveyResult result = Survey.compute(Jobs.with(all(BACKSIGHT, List.of(first, second))));
+        assertThat(position(result, "301").easting()).isCloseTo(5050, within(1e-9));
+        Check check = result.measured().checks().get(0);
+        assertThat(check.mark()).isEqualTo("301");
+        assertThat(check.eastingDifference().getAsDouble()).isCloseTo(0.02, within(1e-9));
+    }
+
+    @Test
+    void twoShotsOnOppositeFacesThatFollowEachOtherAreOneFix() {
+        Reading left = reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-04", "90-00-00", 50);
+        Reading right = reading("301", Role.DETAIL, 0, Face.RIGHT, "270-00-00", "270-00-00", 50);
+        SurveyResult result = Survey.compute(Jobs.with(all(BACKSIGHT, List.of(left, right))));
+        assertThat(result.measured().checks()).isEmpty();
+        assertThat(AngleUnit.DMS.write(
+                        result.measured()
+                                .setup("S1")
+                                .sets("301")
+                                .orElseThrow()
+                                .direction()
+                                .getAsDouble(),
+                        1))
+                .isEqualTo("90-00-02.0");
+    }
+
+    @Test
+    void aCheckNeverCreatesAPositionAndABacksightNeither() {
+        Reading check = reading("301", Role.CHECK, 0, Face.LEFT, "90-00-00", "90-00-00", 50);
+        SurveyResult result = Survey.compute(Jobs.with(all(BACKSIGHT, List.of(check))));
+        assertThat(result.measured().mark("301").orElseThrow().position()).isEmpty();
+        assertThat(result.measured().checks()).isEmpty();
+    }
+
+    @Test
+    void satelliteFixesGiveWhatNothingElseGivesAndCheckTheRest() {
+        Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
+        Job with = new Job(
+                job.name(),
+                job.place(),
+                job.units(),
+                job.classOfWork(),
+                false,
+                job.earth(),
+                job.instruments(),
+                job.reflectors(),
+                job.marks(),
+                job.setups(),
+                List.of(fix("T1", 1000.01, 5050), fix("T2", 1200, 5200)),
+                List.of(),
+                List.of());
+        SurveyResult result = Survey.compute(with);
+        assertThat(Math.sqrt(position(result, "T2").plan().nn())).isCloseTo(0.01, within(1e-12));
+        // T1 had no coordinates before the setups, so its fix gives them and the setup's ray checks them.
+        assertThat(position(result, "T1").northing()).isEqualTo(1000.01);
+        assertThat(result.measured().checks())
+                .singleElement()
+                .satisfies(c -> assertThat(c.northingDifference().getAsDouble()).isCloseTo(-0.01, within(1e-9)));
+    }
+
+    private static SatelliteFix fix(String mark, double north, double east) {
+        return new SatelliteFix(
+                mark,
+                new Mark.Coordinates(north, east, OptionalDouble.empty()),
+                new Mark.Deviations(0.01, 0.01, 0.02),
+                SatelliteFix.Use.CHECK);
+    }
+
+    @Test
+    void adoptedCoordinatesStandFromTheStart() {
+        Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
+        Adopted adopted = new Adopted(
+                "T1",
+                new Mark.Coordinates(1000, 5050.003, OptionalDouble.of(10)),
+                Optional.empty(),
+                "Loop",
+                Optional.empty(),
+                "",
+                "");
+        Job with = new Job(
+                job.name(),
+                job.place(),
+                job.units(),
+                job.classOfWork(),
+                false,
+                job.earth(),
+                job.instruments(),
+                job.reflectors(),
+                job.marks(),
+                job.setups(),
+                List.of(),
+                List.of(adopted),
+                List.of());
+        SurveyResult result = Survey.compute(with);
+        assertThat(position(result, "T1").easting()).isEqualTo(5050.003);
+        assertThat(result.measured().mark("T1").orElseThrow().adjustedBy()).contains("Loop");
+    }
+
+    @Test
+    void aClosingSightComparesLikeFaces() {
+        // Collimation 3": face left reads 3" more than the mean. A single left check that reads the same has not
+        // turned.
+        List<Reading> readings = new ArrayList<>(all(
+                pair("B", Role.BACKSIGHT, 1, "0-00-03", "179-59-57", 100),
+                pair("T1", Role.FORESIGHT, 1, "90-00-03", "269-59-57", 50)));
+        readings.add(reading("B", Role.CHECK, 0, Face.LEFT, "0-00-07", "90-00-00", 100));
+        MeasuredSetup.ClosingSight closing = Survey.compute(Jobs.with(readings))
+                .measured()
+                .setup("S1")
+                .closingSight()
+                .orElseThrow();
+        assertThat(closing.direction() / Angles.SECOND).isCloseTo(4, within(1e-6));
+        assertThat(closing.atLongest().getAsDouble()).isCloseTo(50 * 4 * Angles.SECOND, within(1e-12));
+    }
+
+    @Test
+    void aVerticalSightLeavesNoNumberThatIsNone() {
+        Reading plumb = reading("301", Role.DETAIL, 0, Face.LEFT, "10-00-00", "0-00-00", 5);
+        Position at = position(Survey.compute(Jobs.with(all(BACKSIGHT, List.of(plumb)))), "301");
+        assertThat(at.plan().nn()).isFinite();
+        assertThat(at.elevation().getAsDouble()).isCloseTo(15, within(1e-9));
+    }
+
+    @Test
+    void aJobThatIsPlanOnlyShowsNoElevationAnywhere() {
+        Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
+        Job plan = new Job(
+                job.name(),
+                job.place(),
+                job.units(),
+                job.classOfWork(),
+                true,
+                job.earth(),
+                job.instruments(),
+                job.reflectors(),
+                job.marks(),
+                job.setups(),
+                List.of(),
+                List.of(),
+                List.of());
+        SurveyResult result = Survey.compute(plan);
+        assertThat(result.measured().marks())
+                .allSatisfy(m -> assertThat(m.position()
+                                .flatMap(p -> p.elevation().isPresent() ? Optional.of(1) : Optional.empty()))
+                        .isEmpty());
+        assertThat(result.measured().setup("S1").backsights().get(0).elevationDifference())
+                .isEmpty();
+    }
+
+    @Test
+    void aStationTapedToTheNotchCarriesTheVerticalHeight() {
+        Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)))
+                .withSetup("S1", s -> s.withInstrumentHeight(new MeasuredHeight(1.44, MeasuredHeight.To.NOTCH)));
+        double vertical = Math.sqrt(1.44 * 1.44 - 0.05 * 0.05) + 0.16;
+        assertThat(position(Survey.compute(job), "T1").elevation().getAsDouble())
+                .isCloseTo(10 + vertical - 1.6, within(1e-9));
+    }
+}
