@@ -4,6 +4,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -52,6 +53,11 @@ final class StrictJson {
             if (node == null || node.isMissingNode()) {
                 throw fault("the file holds nothing; expected a job file");
             }
+            List<Fault> infinite = new ArrayList<>();
+            refuseInfinite(node, "$", infinite);
+            if (!infinite.isEmpty()) {
+                throw new FaultyFile(infinite);
+            }
             return node;
         } catch (JacksonException unreadable) {
             var location = unreadable.getLocation();
@@ -59,6 +65,19 @@ final class StrictJson {
                     ? ""
                     : " at line %d, column %d".formatted(location.getLineNr(), location.getColumnNr());
             throw fault("not valid JSON" + where + ": " + firstLine(unreadable.getOriginalMessage()));
+        }
+    }
+
+    /** A number such as 1e999 parses and becomes infinite: it is no measurement. */
+    private static void refuseInfinite(JsonNode node, String path, List<Fault> faults) {
+        if (node.isNumber() && !Double.isFinite(node.doubleValue())) {
+            faults.add(new Fault(path, "a number beyond all bounds", "expected a finite number"));
+        } else if (node.isArray()) {
+            for (int i = 0; i < node.size(); i++) {
+                refuseInfinite(node.get(i), path + "[" + i + "]", faults);
+            }
+        } else if (node.isObject()) {
+            node.properties().forEach(e -> refuseInfinite(e.getValue(), path + "." + e.getKey(), faults));
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.Random;
 import markturn.survey.Survey;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.Proof;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Decision;
@@ -98,6 +99,7 @@ public final class AlderWeir {
                         marks.add(located(code.getKey() + " " + i, code.getKey()));
                     }
                 });
+        List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), pillarThree());
         Job booked = new Job(
                 "Alder Weir",
                 "Mill weir and fish pass, River Alder",
@@ -111,14 +113,14 @@ public final class AlderWeir {
                         new Reflector(POLE, -0.0300, 0.002, 0.002, Optional.empty()),
                         Reflector.NONE),
                 marks,
-                List.of(pillarOne(), pondOne(), pondTwo(), pillarThree()),
+                setups,
                 List.of(),
                 List.of(),
                 List.of(new Decision(
                         Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
                         "Wren Halloran",
                         Decision.ACCEPT,
-                        Map.of("setup", "S1"),
+                        Proof.stateOf(setups.get(0)),
                         "",
                         Optional.empty(),
                         Optional.empty())));

@@ -30,28 +30,36 @@ final class ReflectorConstant implements Rule {
             }
             double used = evidence.job().reflector(fix.get().reflector()).constant();
             double tolerance = out.limit() / 2;
-            return DoubleStream.concat(
-                            evidence.job().reflectors().stream().mapToDouble(Reflector::constant),
-                            DoubleStream.of(USUAL))
-                    .filter(constant -> Math.abs(constant - used) > tolerance)
-                    .filter(constant -> Math.abs(out.value() + (constant - used)) <= tolerance)
-                    .boxed()
-                    .min(Comparator.comparingDouble(constant -> Math.abs(out.value() + (constant - used))))
-                    .stream()
-                    .map(constant -> Finding.of(
+            Optional<String> cause = otherConstant(evidence, used, out.value(), tolerance)
+                    .or(() -> Math.abs(out.value() + used) <= tolerance && used != 0
+                            ? Optional.of("the constant of %s (%s) not being applied at all would explain it"
+                                    .formatted(fix.get().reflector(), signed(evidence, used)))
+                            : Optional.empty());
+            return cause.stream()
+                    .map(why -> Finding.of(
                                     "reflector-constant",
                                     Severity.WARN,
                                     setup.name(),
                                     out.target(),
-                                    "The distance to %s is %s too %s: a reflector constant of %s instead of %s would explain it. Look at the reflector and at what is keyed in."
+                                    "The distance to %s is %s too %s: %s. Look at the reflector and at what is keyed in."
                                             .formatted(
                                                     out.target(),
                                                     evidence.words().difference(out.value()),
                                                     out.value() > 0 ? "long" : "short",
-                                                    signed(evidence, constant),
-                                                    signed(evidence, used)))
+                                                    why))
                             .with(Measure.LENGTH, out.value(), out.limit()));
         });
+    }
+
+    private static Optional<String> otherConstant(Evidence evidence, double used, double value, double tolerance) {
+        return DoubleStream.concat(
+                        evidence.job().reflectors().stream().mapToDouble(Reflector::constant), DoubleStream.of(USUAL))
+                .filter(constant -> Math.abs(constant - used) > tolerance)
+                .filter(constant -> Math.abs(value + (constant - used)) <= tolerance)
+                .boxed()
+                .min(Comparator.comparingDouble(constant -> Math.abs(value + (constant - used))))
+                .map(constant -> "a reflector constant of %s instead of %s would explain it"
+                        .formatted(signed(evidence, constant), signed(evidence, used)));
     }
 
     private static String signed(Evidence evidence, double constant) {
