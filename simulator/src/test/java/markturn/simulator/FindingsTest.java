@@ -55,7 +55,7 @@ class FindingsTest {
                 .with("A", 1000, 5000, 10)
                 .with("B", 1180, 5020, 14)
                 .with("C", 960, 5150, 8)
-                .with("D", 1000, 5181.1, 9)
+                .with("D", 1000, 5181.054, 9)
                 .with("T1", 1060, 4890, 11)
                 .with("301", 1020, 5030, 9);
         SimulatedStation station = new SimulatedStation(world, "A", 1.6, 1, Earth.USUAL, errors, new Random(seed));
