@@ -1,7 +1,8 @@
 package markturn.survey.finding;
 
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Units;
@@ -24,19 +25,32 @@ final class Answers {
                 .toList();
     }
 
-    Finding applyTo(Finding finding) {
-        Optional<Decision> last = decisions.stream()
-                .filter(d -> d.concerning("code").equals(finding.code())
-                        && d.concerning("setup").equals(finding.setup())
-                        && d.concerning("target").equals(finding.target()))
-                .reduce((earlier, later) -> later);
-        if (last.isEmpty()) {
-            return finding;
+    /** The findings with their answers. */
+    List<Finding> applyTo(List<Finding> findings) {
+        return findings.stream().map(finding -> applyTo(finding, findings)).toList();
+    }
+
+    private Finding applyTo(Finding finding, List<Finding> all) {
+        List<Decision> concerning = decisions.stream()
+                .filter(d -> concerns(d, finding))
+                .sorted(Collections.reverseOrder(Comparator.comparingInt(decisions::indexOf)))
+                .toList();
+        for (Decision answer : concerning) {
+            if (holds(answer, finding)) {
+                return finding.answered(new Finding.Answer(answer.by(), answer.reason()));
+            }
         }
-        return holds(last.get(), finding)
-                ? finding.answered(
-                        new Finding.Answer(last.get().by(), last.get().reason()))
-                : finding.openedAgain();
+        // An answer that fits no finding any more was given to one whose readings have changed since.
+        boolean stale = concerning.stream()
+                .anyMatch(answer ->
+                        all.stream().filter(other -> concerns(answer, other)).noneMatch(other -> holds(answer, other)));
+        return stale ? finding.openedAgain() : finding;
+    }
+
+    private static boolean concerns(Decision answer, Finding finding) {
+        return answer.concerning("code").equals(finding.code())
+                && answer.concerning("setup").equals(finding.setup())
+                && answer.concerning("target").equals(finding.target());
     }
 
     private boolean holds(Decision answer, Finding finding) {

@@ -46,7 +46,7 @@ public final class Rules {
         Evidence evidence = new Evidence(job, measured, judgements);
         Answers answers = new Answers(job);
         Stream<Finding> found = ALL.stream().flatMap(rule -> rule.judge(evidence));
-        return found.map(answers::applyTo)
+        return answers.applyTo(found.toList()).stream()
                 .sorted(Comparator.comparing(Finding::severity).reversed())
                 .toList();
     }

@@ -145,6 +145,11 @@ public class FieldBook {
                 json.readTree(stored.payload()));
     }
 
+    /** Lets go of the books in memory; the next look reads them from disk. */
+    void forgetKept() {
+        kept.invalidateAll();
+    }
+
     private static Instant now() {
         return Instant.now().truncatedTo(ChronoUnit.MILLIS);
     }

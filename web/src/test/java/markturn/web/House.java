@@ -1,0 +1,122 @@
+package markturn.web;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.ApplicationContext;
+
+/**
+ * The real application with its own database and a real browser, started once for all tests of a run. A test class asks for it with
+ * {@code @ExtendWith(House.class)} and takes a {@code House} as parameter.
+ */
+public final class House implements BeforeAllCallback, ParameterResolver {
+    private static House started;
+
+    private final ServletWebServerApplicationContext application;
+    private final Browser browser;
+
+    /** Made by JUnit for each test class; the house itself is made once. */
+    public House() {
+        this(null, null);
+    }
+
+    private House(ServletWebServerApplicationContext application, Browser browser) {
+        this.application = application;
+        this.browser = browser;
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) throws Exception {
+        house();
+    }
+
+    private static synchronized House house() throws Exception {
+        if (started == null) {
+            TestDatabase database = TestDatabase.start(Path.of("target/test-data"));
+            Map<String, Object> properties = database.properties();
+            SpringApplication spring = new SpringApplication(WebApplication.class);
+            spring.setDefaultProperties(properties);
+            var context = (ServletWebServerApplicationContext) spring.run("--server.port=0");
+            Playwright playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            Browser chromium = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setArgs(List.of(
+                                    "--no-sandbox",
+                                    "--disable-gpu",
+                                    "--disable-background-networking",
+                                    "--disable-component-update",
+                                    "--disable-sync",
+                                    "--no-first-run")));
+            started = new House(context, chromium);
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+                playwright.close();
+                context.close();
+                database.stop();
+            }));
+        }
+        return started;
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == House.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return started;
+    }
+
+    /** The application's beans. */
+    public ApplicationContext application() {
+        return application;
+    }
+
+    /** Where the pages are. */
+    public String address() {
+        return "http://127.0.0.1:" + application.getWebServer().getPort();
+    }
+
+    /** A fresh browser without cookies, at 1280 by 800. */
+    public Page visitor() {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setBaseURL(address())
+                .setViewportSize(1280, 800)
+                .setAcceptDownloads(true));
+        context.setDefaultTimeout(15000);
+        return context.newPage();
+    }
+
+    /** A fresh browser, signed in. */
+    public Page signedIn(String name) {
+        Page page = visitor();
+        page.navigate("/sign-in");
+        page.getByLabel("Name").fill(name);
+        page.getByLabel("Password").fill("alder-weir");
+        page.keyboard().press("Enter");
+        page.waitForURL("**/job");
+        return page;
+    }
+
+    /** The address of the demo job, as its surveyor finds it. */
+    public String demo(Page page) {
+        page.navigate("/job");
+        return page.locator("a.row-link", new Page.LocatorOptions().setHasText("Alder Weir"))
+                .last()
+                .getAttribute("href");
+    }
+}
