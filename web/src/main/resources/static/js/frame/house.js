@@ -18,27 +18,28 @@ document.addEventListener("keydown", event => {
   if (event.key === "n") (document.querySelector("main .act") ?? document.querySelector(".way .next a"))?.focus();
 });
 
-const draftOf = form => "draft " + (form.getAttribute("action") || location.pathname);
+const draftOf = form => "draft " + form.getAttribute("action");
+const read = name => JSON.parse(localStorage.getItem(name) ?? "null");
+const write = (name, draft) => localStorage.setItem(name, JSON.stringify(draft));
 
-/** A draft is kept while it is typed and dropped once the server has taken it: then the page that answers is another. */
+/** What was sent but met the sign-in or an error page was not taken in: those drafts are open again. */
+if (location.pathname === "/sign-in" || document.querySelector("[data-failed]")) {
+  Object.keys(localStorage).filter(name => name.startsWith("draft ")).forEach(name => write(name, { ...read(name), sent: false }));
+}
+
+/** Keeps what is typed until the server has taken it in; a page that answers with faults shows it itself. */
 function keepDraft(form) {
   const name = draftOf(form);
-  const kept = JSON.parse(localStorage.getItem(name) ?? "null");
-  const shown = [...form.elements].filter(e => e.name && !["hidden", "submit", "checkbox"].includes(e.type));
-  const faulty = document.querySelector(".fault:not(.echo)") !== null;
-  if (kept && !faulty && kept.sent) {
-    localStorage.removeItem(name);
-  } else if (kept && !faulty) {
-    shown.filter(e => kept.values[e.name] !== undefined && kept.values[e.name] !== "").forEach(e => { e.value = kept.values[e.name]; });
+  const fields = [...form.elements].filter(e => e.name && !["hidden", "submit", "checkbox"].includes(e.type));
+  const draft = read(name);
+  const faulty = form.querySelector(".fault") !== null;
+  if (draft?.sent && !faulty) localStorage.removeItem(name);
+  if (draft && !draft.sent && !faulty) {
+    fields.filter(e => draft.values[e.name]).forEach(e => { e.value = draft.values[e.name]; });
   }
-  const save = sent => localStorage.setItem(name, JSON.stringify({ sent, values: Object.fromEntries(shown.map(e => [e.name, e.value])) }));
-  form.addEventListener("input", () => save(false));
-  form.addEventListener("submit", () => save(false));
+  const keep = sent => write(name, { sent, values: Object.fromEntries(fields.map(e => [e.name, e.value])) });
+  form.addEventListener("input", () => keep(false));
+  form.addEventListener("submit", () => keep(true));
 }
 
 document.querySelectorAll("form[data-draft]").forEach(keepDraft);
-
-/** A page that was reached by a form taken in carries no draft of it: the server says so by having moved on. */
-export function draftTaken(form) {
-  localStorage.removeItem(draftOf(form));
-}

@@ -1,0 +1,47 @@
+# Sourced by ./mark-turn bench. A warm start to the sign-in page, side by side with a bare application of the same framework with
+# persistence and security: both from extracted jars, database running, nothing to build; the bare one as the framework comes, without a class-data-sharing archive of its own.
+bench_rounds=7
+
+bench_start() { # DIR java-options ... : milliseconds from the start of the process to the sign-in page
+  local dir=$1 p began ended pid
+  shift
+  p=$(free_port)
+  began=$(date +%s%N)
+  (cd "$dir" && exec java "$@" --server.port="$p" > "$build/bench.log" 2>&1) &
+  pid=$!
+  until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/$bench_page"; do
+    alive "$pid" || fail "a measured application did not start: see $build/bench.log"
+    sleep 0.01
+  done
+  ended=$(date +%s%N)
+  kill "$pid" && wait "$pid" 2>/dev/null || true
+  printf '%s\n' $(((ended - began) / 1000000))
+}
+
+bench_median() { sort -n | sed -n "$(((bench_rounds + 1) / 2))p"; }
+
+need curl curl
+build_application
+maven bench -q package -DskipTests -pl bench || fail "the bare application could not be built"
+rm -rf "$build/bare"
+java -Djarmode=tools -jar "$house/bench/target/bench-1.jar" extract --destination "$build/bare" > /dev/null
+mkdir -p "$build/bench-data"
+trap 'stop_database "$build/bench-data"' EXIT
+start_database "$build/bench-data"
+train "$build/bench-data"
+SPRING_DATASOURCE_URL="jdbc:mariadb://127.0.0.1:$(cat "$build/bench-data/database.port")/markturn"
+SPRING_DATASOURCE_PASSWORD=$(cat "$build/bench-data/database.password")
+export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn
+: > "$build/bench-own"
+: > "$build/bench-bare"
+bench_page=sign-in bench_start "$build/application" -XX:SharedArchiveFile="$build/classes.jsa" -Xshare:auto -jar web-1.jar > /dev/null # migrates
+for _ in $(seq $bench_rounds); do
+  bench_page=sign-in bench_start "$build/application" -XX:SharedArchiveFile="$build/classes.jsa" -Xshare:auto -jar web-1.jar >> "$build/bench-own"
+  bench_page=login bench_start "$build/bare" -jar bench-1.jar >> "$build/bench-bare"
+done
+own=$(bench_median < "$build/bench-own")
+bare=$(bench_median < "$build/bench-bare")
+say "warm start to the sign-in page, median of $bench_rounds, alternating"
+say "  Mark Turn          $own ms"
+say "  bare application   $bare ms"
+say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"

@@ -1,0 +1,2 @@
+/** The benchmarks: ratios in one run, never timed tests. */
+package markturn.bench;

@@ -1,0 +1,90 @@
+package markturn.web.turning;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.util.concurrent.atomic.AtomicInteger;
+import markturn.web.House;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Double taps, lost answers, an expired sign-in: a line is stored once, and nothing typed is lost. */
+@ExtendWith(House.class)
+class LostAnswerTest {
+    private static final String POSTING = "**/turning/S1/reading";
+
+    @Test
+    void aLineWhoseAnswerWasLostIsSentAgainAndStoredOnce(House house) {
+        Page page = house.signedIn("wren");
+        FirstDayTest.occupy(page, FirstDayTest.openJob(page, "Lost answer"), "");
+        AtomicInteger lost = new AtomicInteger();
+        page.route(POSTING, route -> {
+            if (lost.incrementAndGet() == 1) {
+                // The server stores it, the answer never arrives.
+                route.fetch();
+                route.abort();
+            } else {
+                route.resume();
+            }
+        });
+        page.locator("#circle").fill("10 00 00");
+        page.locator("#book-act").click();
+        assertThat(page.locator("#message")).containsText("goes out by itself");
+        assertThat(page.locator("#waiting")).isVisible();
+        assertThat(page.locator("tr.ink")).hasCount(1);
+        assertThat(page.locator("#sentence")).containsText("Face RIGHT");
+        page.reload();
+        assertThat(page.locator("tr.ink")).hasCount(1);
+    }
+
+    @Test
+    void aSecondTapFindsTheFieldsEmpty(House house) {
+        Page page = house.signedIn("wren");
+        FirstDayTest.occupy(page, FirstDayTest.openJob(page, "Double tap"), "");
+        page.locator("#circle").fill("10 00 00");
+        page.evaluate("() => { const b = document.getElementById('book-act'); b.click(); b.click(); }");
+        assertThat(page.locator("tr.ink")).hasCount(1);
+        assertThat(page.locator("#circle")).hasValue("");
+        page.locator("#book-act").click();
+        assertThat(page.locator("#echo-circle")).containsText("Empty");
+        page.reload();
+        assertThat(page.locator("tr.ink")).hasCount(1);
+    }
+
+    @Test
+    void anExpiredSignInKeepsTheLine(House house) {
+        Page page = house.signedIn("wren");
+        String job = FirstDayTest.openJob(page, "Expired");
+        FirstDayTest.occupy(page, job, "");
+        page.locator("#circle").fill("10 00 00");
+        page.context().clearCookies();
+        page.locator("#book-act").click();
+        assertThat(page.locator("#message")).containsText("Sign in again");
+        assertThat(page.locator("#circle")).hasValue("10 00 00");
+        page.navigate(job + "/turning/S1");
+        page.getByLabel("Name").fill("wren");
+        page.getByLabel("Password").fill("alder-weir");
+        page.keyboard().press("Enter");
+        // Back on the page, the line that waited goes out.
+        assertThat(page.locator("tr.ink")).hasCount(1);
+    }
+
+    @Test
+    void whatStandsInAFormOutlivesAReloadAndAnExpiredSignIn(House house) {
+        Page page = house.signedIn("wren");
+        String job = FirstDayTest.openJob(page, "Draft");
+        // What the server took in is not offered again.
+        assertThat(page.locator("[name='name-0']")).hasValue("");
+        page.locator("[name='name-0']").fill("C");
+        page.reload();
+        assertThat(page.locator("[name='name-0']")).hasValue("C");
+        page.context().clearCookies();
+        page.getByText("Enter these marks").click();
+        page.getByLabel("Name").fill("wren");
+        page.getByLabel("Password").fill("alder-weir");
+        page.keyboard().press("Enter");
+        page.waitForURL("**/job**");
+        page.navigate(job + "/mark");
+        assertThat(page.locator("[name='name-0']")).hasValue("C");
+    }
+}
