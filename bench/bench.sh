@@ -1,5 +1,6 @@
 # Sourced by ./mark-turn bench. A warm start to the sign-in page, side by side with a bare application of the same framework with
-# persistence and security: both from extracted jars, database running, nothing to build; the bare one as the framework comes, without a class-data-sharing archive of its own.
+# persistence and security: both from extracted jars, with the same options of the virtual machine, database running, nothing to build;
+# the bare one without a class-data-sharing archive of its own.
 bench_rounds=7
 
 bench_start() { # DIR java-options ... : milliseconds from the start of the process to the sign-in page
@@ -34,10 +35,10 @@ SPRING_DATASOURCE_PASSWORD=$(cat "$build/bench-data/database.password")
 export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn
 : > "$build/bench-own"
 : > "$build/bench-bare"
-bench_page=sign-in bench_start "$build/application" -XX:SharedArchiveFile="$build/classes.jsa" -Xshare:auto -jar web-1.jar > /dev/null # migrates
+bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar > /dev/null # migrates
 for _ in $(seq $bench_rounds); do
-  bench_page=sign-in bench_start "$build/application" -XX:SharedArchiveFile="$build/classes.jsa" -Xshare:auto -jar web-1.jar >> "$build/bench-own"
-  bench_page=login bench_start "$build/bare" -jar bench-1.jar >> "$build/bench-bare"
+  bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar >> "$build/bench-own"
+  bench_page=login bench_start "$build/bare" $java_options -jar bench-1.jar >> "$build/bench-bare"
 done
 own=$(bench_median < "$build/bench-own")
 bare=$(bench_median < "$build/bench-bare")

@@ -66,11 +66,20 @@ final class TurningDesk {
                 order.sets(),
                 remaining.size(),
                 comparisons(),
-                result.findingsOf(setup.name()),
+                result.findingsOf(setup.name()).stream()
+                        .filter(finding -> remaining.stream().noneMatch(p -> isStillToCome(finding, p)))
+                        .toList(),
                 CircleDrawing.of(
                         measured,
                         live.map(Live::target).orElse(""),
                         live.map(Live::face).orElse(Reading.Face.LEFT)));
+    }
+
+    /** A face that is missing because its turn has not come is no finding yet. */
+    private static boolean isStillToCome(Finding finding, Pointing pointing) {
+        return finding.code().equals("face-missing")
+                && finding.target().equals(pointing.target())
+                && finding.text().startsWith("Set " + pointing.set() + ",");
     }
 
     /** A pointing called for out of the order: detail, a check, or another target. */

@@ -95,6 +95,10 @@ class FieldBookTest {
         Book again = fieldBook.book(id, "wren");
         assertThat(again.job()).isEqualTo(struck.job());
         assertThat(again.reading(key).orElseThrow().struck()).contains("bump");
-        assertThat(again.entries()).extracting(e -> e.key() + e.by() + e.at() + e.payload()).containsExactlyElementsOf(struck.entries().stream().map(e -> e.key() + e.by() + e.at() + e.payload()).toList());
+        assertThat(again.entries())
+                .extracting(e -> e.key() + e.by() + e.at() + e.payload())
+                .containsExactlyElementsOf(struck.entries().stream()
+                        .map(e -> e.key() + e.by() + e.at() + e.payload())
+                        .toList());
     }
 }
