@@ -1,5 +1,8 @@
 package markturn.web.frame;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import markturn.web.people.People;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -7,7 +10,9 @@ import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Every page behind the sign-in, but the sign-in itself and what it is drawn with. */
@@ -37,10 +42,23 @@ class Security {
                         .authenticated())
                 .formLogin(form ->
                         form.loginPage("/sign-in").defaultSuccessUrl("/job").permitAll())
+                .exceptionHandling(refused -> refused.accessDeniedHandler(Security::denied))
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** A page that stood open longer than its sign-in leads to the sign-in; whoever is signed in lacks the role. */
+    private static void denied(HttpServletRequest request, HttpServletResponse response, AccessDeniedException denied)
+            throws IOException {
+        boolean expired = denied instanceof CsrfException && request.getUserPrincipal() == null;
+        boolean fetched = request.getHeader("X-Requested-With") != null;
+        if (expired && !fetched) {
+            response.sendRedirect("/sign-in?expired");
+        } else {
+            response.sendError(HttpServletResponse.SC_FORBIDDEN);
+        }
     }
 
     @Bean
