@@ -11,6 +11,7 @@ import markturn.survey.job.Circle;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
+import markturn.survey.job.GridProjection;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
@@ -20,6 +21,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
+import markturn.survey.reduce.GridScale;
 
 /** Elements of the job file to records. Defaults are those of the format: class engineering, reference 15 °C and 1013.25 hPa, constants 0. */
 final class JobElements {
@@ -48,7 +50,16 @@ final class JobElements {
                 earth.length("radius").orElse(Earth.USUAL.radius()),
                 earth.plain("refraction").orElse(Earth.USUAL.refraction()),
                 earth.flag("curvature", Earth.USUAL.curvature()),
-                earth.plain("scaleFactor").orElse(Earth.USUAL.scaleFactor()));
+                earth.plain("scaleFactor").orElse(Earth.USUAL.scaleFactor()),
+                earth.find("projection").map(JobElements::projection));
+    }
+
+    private static GridProjection projection(Element of) {
+        String definition = of.text("definition");
+        if (!GridScale.isUnderstood(definition)) {
+            of.fault("definition", "expected a map projection such as \"+proj=utm +zone=32 +ellps=GRS80\"");
+        }
+        return new GridProjection(definition, of.length("meanHeight").orElse(0));
     }
 
     private static Optional<Notch> notch(Element of) {
@@ -57,7 +68,7 @@ final class JobElements {
                         n.length("radius").orElseThrow(), n.length("belowAxis").orElseThrow()));
     }
 
-    private static Atmosphere atmosphere(Element air) {
+    static Atmosphere atmosphere(Element air) {
         return new Atmosphere(
                 air.plain("temperature").orElseThrow(),
                 air.plain("pressure").orElseThrow(),
@@ -137,7 +148,7 @@ final class JobElements {
     static MeasuredHeight height(Element of) {
         MeasuredHeight.To to =
                 of.has("to") ? of.oneOf("to", MeasuredHeight.To.values(), JobElements::key) : MeasuredHeight.To.AXIS;
-        return new MeasuredHeight(of.length("value").orElseThrow(), to);
+        return new MeasuredHeight(of.length("value").orElseThrow(), to, of.length("again"));
     }
 
     static Reading reading(Element of) {
@@ -153,13 +164,14 @@ final class JobElements {
                 of.optionalText("reflector").orElse(Reflector.REFLECTORLESS),
                 of.find("targetHeight").map(JobElements::height),
                 of.instant("at"),
-                of.has("origin") ? of.oneOf("origin", Reading.Origin.values(), JobElements::key) : Reading.Origin.TYPED,
+                origin(of),
                 of.find("applied").map(a -> new Reading.Applied(a.length("constant"), a.plain("ppm"))),
                 of.find("offset")
                         .map(o -> new Reading.Offset(
                                 o.length("along").orElse(0),
                                 o.length("across").orElse(0),
                                 o.length("up").orElse(0))),
+                of.length("centringStdDev"),
                 of.optionalText("struck"));
     }
 
@@ -174,11 +186,23 @@ final class JobElements {
         Element of = setup.at("orientation");
         boolean bySights = of.has("sights");
         boolean byAzimuth = of.has("azimuth") && of.has("sight");
-        if (bySights == byAzimuth || (bySights && (of.has("azimuth") || of.has("sight")))) {
+        boolean byFeature = of.has("feature") && of.has("sight");
+        long ways = java.util.stream.Stream.of("sights", "azimuth", "feature")
+                .filter(of::has)
+                .count();
+        if (ways != 1 || !(bySights || byAzimuth || byFeature) || (bySights && of.has("sight"))) {
             setup.fault(
                     "orientation",
-                    "expected either {\"sights\": [marks]} or {\"azimuth\": \"...\", \"sight\": \"mark\"}");
+                    "expected one of {\"sights\": [marks]}, {\"azimuth\": \"...\", \"sight\": \"mark\"}, {\"feature\": {...}, \"sight\": \"mark\"}");
             return new Setup.BySights(List.of(""));
+        }
+        if (byFeature) {
+            Element feature = of.at("feature");
+            return new Setup.ByFeature(
+                    of.text("sight"),
+                    feature.length("northing").orElse(0),
+                    feature.length("easting").orElse(0),
+                    feature.length("stdDev").orElse(0));
         }
         return bySights
                 ? new Setup.BySights(
@@ -208,7 +232,12 @@ final class JobElements {
                                 t.flag("compensated", false))),
                 of.find("atmosphere").map(JobElements::atmosphere),
                 orientation(of),
+                new Setup.SettingUp(of.length("plummet"), of.length("centringStdDev"), of.instant("at")),
                 of.list("readings").stream().map(JobElements::reading).toList());
+    }
+
+    private static Reading.Origin origin(Element of) {
+        return of.has("origin") ? of.oneOf("origin", Reading.Origin.values(), JobElements::key) : Reading.Origin.TYPED;
     }
 
     static SatelliteFix fix(Element of) {
@@ -216,7 +245,8 @@ final class JobElements {
                 of.text("mark"),
                 coordinates(of).orElseThrow(),
                 deviations(of.at("stdDev")),
-                of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobElements::key) : SatelliteFix.Use.CHECK);
+                of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobElements::key) : SatelliteFix.Use.CHECK,
+                origin(of));
     }
 
     static Adopted adopted(Element of) {

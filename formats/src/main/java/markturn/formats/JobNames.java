@@ -117,7 +117,7 @@ final class JobNames {
             }
             return;
         }
-        if (setup.instrumentHeight().get().value() <= 0) {
+        if (setup.instrumentHeight().get().taped() <= 0) {
             fault(path + ".value", "" + setup.instrumentHeight().get().value(), "expected a height above 0");
         } else if (instruments.contains(setup.instrument())) {
             notch(
@@ -153,7 +153,8 @@ final class JobNames {
                     path + ".to",
                     "notch",
                     "its notch is not described: expected axis, or a notch with radius and belowAxis");
-        } else if (height.value() <= notch.get().radius()) {
+        } else if (Math.min(height.value(), height.again().orElse(height.value()))
+                <= notch.get().radius()) {
             fault(path + ".value", "" + height.value(), "expected a slope longer than the notch's radius");
         }
     }

@@ -119,11 +119,15 @@ final class JobNodes {
         }
     }
 
-    private void earth(ObjectNode to, Earth earth) {
+    void earth(ObjectNode to, Earth earth) {
         to.put("radius", length(earth.radius()))
                 .put("refraction", plain(earth.refraction()))
                 .put("curvature", earth.curvature())
                 .put("scaleFactor", plain(earth.scaleFactor()));
+        earth.projection()
+                .ifPresent(p -> to.putObject("projection")
+                        .put("definition", p.definition())
+                        .put("meanHeight", length(p.meanHeight())));
     }
 
     private void notch(ObjectNode to, Optional<Notch> notch) {
@@ -131,7 +135,7 @@ final class JobNodes {
                 n -> to.putObject("notch").put("radius", length(n.radius())).put("belowAxis", length(n.belowAxis())));
     }
 
-    private static void atmosphere(ObjectNode to, Atmosphere air) {
+    static void atmosphere(ObjectNode to, Atmosphere air) {
         to.put("temperature", plain(air.temperature()))
                 .put("pressure", plain(air.pressure()))
                 .put("vapour", plain(air.vapour()));
@@ -186,7 +190,9 @@ final class JobNodes {
     }
 
     ObjectNode height(MeasuredHeight of) {
-        return object().put("value", length(of.value())).put("to", JobElements.key(of.to()));
+        ObjectNode to = object().put("value", length(of.value())).put("to", JobElements.key(of.to()));
+        putLength(to, "again", of.again());
+        return to;
     }
 
     ObjectNode setup(Setup of) {
@@ -205,10 +211,20 @@ final class JobNodes {
         ObjectNode orientation = to.putObject("orientation");
         if (of.orientation() instanceof Setup.ByAzimuth given) {
             orientation.put("azimuth", given.azimuth().written()).put("sight", given.sight());
+        } else if (of.orientation() instanceof Setup.ByFeature feature) {
+            orientation
+                    .putObject("feature")
+                    .put("northing", length(feature.northing()))
+                    .put("easting", length(feature.easting()))
+                    .put("stdDev", length(feature.stdDev()));
+            orientation.put("sight", feature.sight());
         } else {
             ArrayNode sights = orientation.putArray("sights");
             of.orientation().sights().forEach(sights::add);
         }
+        putLength(to, "plummet", of.settingUp().plummet());
+        putLength(to, "centringStdDev", of.settingUp().centringStdDev());
+        of.settingUp().at().ifPresent(at -> to.put("at", at.toString()));
         to.set("readings", list(of.readings(), this::reading));
         return to;
     }
@@ -238,16 +254,17 @@ final class JobNodes {
                         .put("along", length(o.along()))
                         .put("across", length(o.across()))
                         .put("up", length(o.up())));
+        putLength(to, "centringStdDev", of.centringStdDev());
         of.struck().ifPresent(reason -> to.put("struck", reason));
         return to;
     }
 
-    private ObjectNode fix(SatelliteFix of) {
+    ObjectNode fix(SatelliteFix of) {
         ObjectNode to = object();
         to.put("mark", of.mark());
         coordinates(to, of.position());
         deviations(to.putObject("stdDev"), of.stdDev());
-        return to.put("use", JobElements.key(of.use()));
+        return to.put("use", JobElements.key(of.use())).put("origin", JobElements.key(of.origin()));
     }
 
     private ObjectNode adopted(Adopted of) {

@@ -3,15 +3,19 @@ package markturn.formats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Decision;
+import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Single elements of a job file, as the field book keeps them: the same words, the same units, the same reading and writing. */
@@ -50,6 +54,35 @@ public final class Pieces {
 
     public ObjectNode write(Decision of) {
         return JobNodes.decision(of);
+    }
+
+    public ObjectNode write(SatelliteFix of) {
+        return nodes.fix(of);
+    }
+
+    /** The earth, under the key by which a job holds it. */
+    public ObjectNode write(Earth of) {
+        ObjectNode holder = JsonNodeFactory.instance.objectNode();
+        nodes.earth(holder.putObject("earth"), of);
+        return holder;
+    }
+
+    public SatelliteFix fix(JsonNode node) {
+        return read(node, JobElements::fix);
+    }
+
+    public Earth earth(JsonNode node) {
+        return read(node, JobElements::earth);
+    }
+
+    public Atmosphere atmosphere(JsonNode node) {
+        return read(node, JobElements::atmosphere);
+    }
+
+    public ObjectNode write(Atmosphere of) {
+        ObjectNode to = JsonNodeFactory.instance.objectNode();
+        JobNodes.atmosphere(to, of);
+        return to;
     }
 
     public Instrument instrument(JsonNode node) {

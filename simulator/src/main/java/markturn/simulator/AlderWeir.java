@@ -37,7 +37,7 @@ public final class AlderWeir {
     private static final String PRISM = "Prism";
     private static final String POLE = "Pole";
 
-    private final World world = new World();
+    private final World world = world();
     private final Random random = new Random(SEED);
     private final Instrument instrument = new Instrument(
             "Station 1",
@@ -53,8 +53,12 @@ public final class AlderWeir {
 
     private Instant clock = Instant.parse("2026-05-04T07:10:00Z");
 
-    private AlderWeir() {
-        world.with("PILLAR 1", 2000.000, 5000.000, 41.250)
+    private AlderWeir() {}
+
+    /** The world as it truly is, before anything was knocked. */
+    public static World world() {
+        return new World()
+                .with("PILLAR 1", 2000.000, 5000.000, 41.250)
                 .with("PILLAR 2", 2156.412, 5038.207, 42.118)
                 .with("PILLAR 3", 2121.884, 4861.530, 43.306)
                 .with("PILLAR 4", 1968.250, 4842.775, 40.972)
@@ -75,32 +79,32 @@ public final class AlderWeir {
         return new AlderWeir().book();
     }
 
-    private Job book() {
-        List<Mark> marks = new ArrayList<>();
-        for (String pillar : List.of("PILLAR 1", "PILLAR 2", "PILLAR 3", "PILLAR 4")) {
-            World.Place at = world.at(pillar);
-            marks.add(new Mark(
-                    pillar,
-                    Mark.Kind.CONTROL,
-                    Optional.of(new Mark.Coordinates(at.northing(), at.easting(), OptionalDouble.of(at.elevation()))),
-                    Optional.empty(),
-                    "Alder Weir control list, spring",
-                    Optional.of(Mark.Found.UNDISTURBED),
-                    "",
-                    Optional.empty()));
-        }
-        world.knock("PILLAR 4", 0.043, 0.043, -0.006);
-        marks.add(Mark.named("POND 1", Mark.Kind.NEW));
-        marks.add(Mark.named("POND 2", Mark.Kind.NEW));
-        Map.of("CREST", 3, "PASS", 1, "SLUICE", 2, "LEAT", 2).entrySet().stream()
-                .sorted(Map.Entry.comparingByKey())
-                .forEach(code -> {
-                    for (int i = 1; i <= code.getValue(); i++) {
-                        marks.add(located(code.getKey() + " " + i, code.getKey()));
-                    }
-                });
-        List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), pillarThree());
-        Job booked = new Job(
+    /** A job at Alder Weir in which nothing has been observed: its control, an instrument and reflectors. */
+    public static Job blank() {
+        return new AlderWeir().opened(control(), List.of(), List.of());
+    }
+
+    private static List<Mark> control() {
+        World undisturbed = world();
+        return List.of("PILLAR 1", "PILLAR 2", "PILLAR 3", "PILLAR 4").stream()
+                .map(pillar -> {
+                    World.Place at = undisturbed.at(pillar);
+                    return new Mark(
+                            pillar,
+                            Mark.Kind.CONTROL,
+                            Optional.of(new Mark.Coordinates(
+                                    at.northing(), at.easting(), OptionalDouble.of(at.elevation()))),
+                            Optional.empty(),
+                            "Alder Weir control list, spring",
+                            Optional.of(Mark.Found.UNDISTURBED),
+                            "",
+                            Optional.empty());
+                })
+                .toList();
+    }
+
+    private Job opened(List<Mark> marks, List<Setup> setups, List<Decision> decisions) {
+        return new Job(
                 "Alder Weir",
                 "Mill weir and fish pass, River Alder",
                 new Units(LengthUnit.METRE, AngleUnit.DMS),
@@ -116,6 +120,25 @@ public final class AlderWeir {
                 setups,
                 List.of(),
                 List.of(),
+                decisions);
+    }
+
+    private Job book() {
+        List<Mark> marks = new ArrayList<>(control());
+        world.knock("PILLAR 4", 0.043, 0.043, -0.006);
+        marks.add(Mark.named("POND 1", Mark.Kind.NEW));
+        marks.add(Mark.named("POND 2", Mark.Kind.NEW));
+        Map.of("CREST", 3, "PASS", 1, "SLUICE", 2, "LEAT", 2).entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(code -> {
+                    for (int i = 1; i <= code.getValue(); i++) {
+                        marks.add(located(code.getKey() + " " + i, code.getKey()));
+                    }
+                });
+        List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), pillarThree());
+        Job booked = opened(
+                marks,
+                setups,
                 List.of(new Decision(
                         Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
                         "Wren Halloran",

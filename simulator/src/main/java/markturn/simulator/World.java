@@ -1,6 +1,7 @@
 package markturn.simulator;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /** Where the marks truly are, metres. What a job believes of them is another matter. */
@@ -25,6 +26,16 @@ public final class World {
     public World knock(String name, double north, double east, double up) {
         places.put(name, at(name).moved(north, east, up));
         return this;
+    }
+
+    /** Whether a mark is in the world. */
+    public boolean holds(String name) {
+        return places.containsKey(name);
+    }
+
+    /** What is in the world, in the order it was put there. */
+    public List<String> names() {
+        return List.copyOf(places.keySet());
     }
 
     /** The place of a mark, which must be in the world. */

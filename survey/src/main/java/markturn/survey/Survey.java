@@ -2,12 +2,14 @@ package markturn.survey;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Judgements;
 import markturn.survey.finding.Rules;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.Positions;
+import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.station.OccupiedStation;
@@ -19,9 +21,12 @@ public final class Survey {
     /**
      * Computes everything from the raw readings: a pure function.
      *
-     * @param job whose names are unique and all listed; readings that cannot be used leave empty results and findings, never an exception
+     * @param booked a job whose names are unique and all listed; readings that cannot be used leave empty results and findings, never an exception
      */
-    public static SurveyResult compute(Job job) {
+    public static SurveyResult compute(Job booked) {
+        OptionalDouble scaleFactor = GridScale.inForce(booked);
+        Job job = booked.withEarth(
+                booked.earth().withScaleFactor(scaleFactor.orElse(booked.earth().scaleFactor())));
         Positions positions = new Positions(job);
         List<MeasuredSetup> setups = new ArrayList<>();
         for (Setup setup : job.setups()) {

@@ -3,6 +3,7 @@ package markturn.survey.finding;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 
@@ -24,14 +25,26 @@ final class BacksightDrift implements Rule {
                             Severity.STOP,
                             out.setup(),
                             out.target(),
-                            "The closing sight on %s reads %s %s than the backsight; limit %s.%s Level and sight it again; what lies between the two is doubtful."
+                            "The closing sight on %s reads %s %s than the backsight; limit %s.%s Level and sight it again. %s"
                                     .formatted(
                                             out.target(),
                                             evidence.words().small(out.value()),
                                             out.value() > 0 ? "more" : "less",
                                             evidence.words().small(out.limit()),
-                                            effect))
+                                            effect,
+                                            between(evidence, out.setup())))
                     .with(Measure.ARC, out.value(), out.limit());
         });
+    }
+
+    private static String between(Evidence evidence, String setup) {
+        if (evidence.job().isDecided(Decision.CORRECT_DRIFT, setup)) {
+            return "The shots in between are corrected by time, by decision.";
+        }
+        int shots = DoubtfulShots.places(evidence.measured().setup(setup)).size();
+        return shots == 0
+                ? "Nothing was booked between the last good look back and this one."
+                : "%d %s between the last look back and this one: keep them with a reason, correct them by time, or strike them out."
+                        .formatted(shots, shots == 1 ? "shot lies" : "shots lie");
     }
 }

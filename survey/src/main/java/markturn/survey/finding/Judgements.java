@@ -1,13 +1,17 @@
 package markturn.survey.finding;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
+import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
+import markturn.survey.reduce.BookedReading;
 import markturn.survey.result.Check;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
@@ -87,11 +91,48 @@ public final class Judgements {
                     backsight.elevationStdDev(),
                     tests);
         }
+        heights(setup, instrument, tests);
+        HalfSets.closures(setup)
+                .forEach(closure -> tests.add(new Test(
+                        Limit.HALF_SET_CLOSURE,
+                        closure.target(),
+                        OptionalInt.of(closure.set()),
+                        closure.value(),
+                        // Two pointings, each on one face.
+                        2 * instrument.directionStdDev(),
+                        1)));
         setup.closingSight()
                 .ifPresent(c -> tests.add(
                         new Test(Limit.CLOSING_SIGHT, c.target(), OptionalInt.empty(), c.direction(), c.stdDev(), 1)));
         secondFixes(setup.name(), tests);
         return tests;
+    }
+
+    /** Heights taped twice, and the plummet, which no chance excuses. */
+    private void heights(MeasuredSetup setup, Instrument instrument, List<Test> tests) {
+        setup.setup().instrumentHeight().ifPresent(h -> twice(h, "", Math.sqrt(2) * instrument.heightStdDev(), tests));
+        Set<String> told = new HashSet<>();
+        for (BookedReading booked : setup.booked().readings()) {
+            Reading reading = booked.reading();
+            reading.targetHeight()
+                    .filter(h -> h.again().isPresent() && told.add(reading.target()))
+                    .ifPresent(h -> twice(
+                            h,
+                            reading.target(),
+                            Math.sqrt(2) * job.sighted(reading).heightStdDev(),
+                            tests));
+        }
+        OptionalDouble plummet = setup.setup().settingUp().plummet();
+        if (plummet.isPresent()) {
+            tests.add(new Test(Limit.PLUMMET, "", OptionalInt.empty(), plummet.getAsDouble(), 0, 1));
+        }
+    }
+
+    private static void twice(MeasuredHeight height, String target, double sigma, List<Test> tests) {
+        if (height.difference().isPresent()) {
+            double difference = height.difference().getAsDouble();
+            tests.add(new Test(Limit.HEIGHT_TWICE, target, OptionalInt.empty(), difference, sigma, 1));
+        }
     }
 
     private static void spread(Limit quantity, List<FacePairs.Pair> pairs, double sigma, List<Test> tests) {

@@ -34,10 +34,10 @@ final class Legs {
     }
 
     private static Weights weights(Job job, MeasuredSetup setup) {
-        return Weights.overMark(job.instrument(setup.setup().instrument()), job.earth());
+        return Weights.overMark(job, setup.setup());
     }
 
     private static Reflector reflector(Job job, SetAbstract sets) {
-        return job.reflector(sets.fix().reflector());
+        return job.sighted(sets.fix().pointings().readings().get(0).reading());
     }
 }

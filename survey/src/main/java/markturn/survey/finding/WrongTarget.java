@@ -3,13 +3,17 @@ package markturn.survey.finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.result.Shot;
 
 /** A pointing that misses its own target by far and falls on another one. */
 final class WrongTarget implements Rule {
@@ -19,13 +23,48 @@ final class WrongTarget implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups()
-                .flatMap(setup -> setup.abstracts().stream()
-                        .filter(sets -> sets.directions().stream()
-                                        .filter(OptionalDouble::isPresent)
-                                        .count()
-                                > 1)
-                        .flatMap(sets -> swapped(evidence, setup, sets)));
+        return Stream.concat(
+                evidence.setups().flatMap(setup -> onAnother(evidence, setup)),
+                evidence.setups()
+                        .flatMap(setup -> setup.abstracts().stream()
+                                .filter(sets -> sets.directions().stream()
+                                                .filter(OptionalDouble::isPresent)
+                                                .count()
+                                        > 1)
+                                .flatMap(sets -> swapped(evidence, setup, sets))));
+    }
+
+    /** A single check whose place is not that of its own mark but of another known one. */
+    private static Stream<Finding> onAnother(Evidence evidence, MeasuredSetup setup) {
+        return evidence.out(Limit.SECOND_FIX_POSITION)
+                .filter(out -> out.setup().equals(setup.name()))
+                .flatMap(out -> setup.shots().stream()
+                        .filter(shot -> shot.position().isPresent()
+                                && evidence.job().trueName(shot.fix().target()).equals(out.target()))
+                        .flatMap(shot -> fitting(evidence, shot, out).stream()));
+    }
+
+    private static Optional<Finding> fitting(Evidence evidence, Shot shot, Judgement out) {
+        Position seen = shot.position().orElseThrow();
+        return evidence.measured().marks().stream()
+                .filter(m -> !m.name().equals(out.target()) && m.position().isPresent())
+                .filter(m -> seen.distanceTo(m.position().get()) <= out.limit())
+                .findFirst()
+                .map(m -> Finding.of(
+                                "wrong-target",
+                                Severity.STOP,
+                                out.setup(),
+                                out.target(),
+                                "What is booked as %s lies %s from it, and within %s of %s. Likeliest: %s was sighted. Strike it out and point again."
+                                        .formatted(
+                                                out.target(),
+                                                evidence.words().difference(out.value()),
+                                                evidence.words()
+                                                        .difference(seen.distanceTo(
+                                                                m.position().get())),
+                                                m.name(),
+                                                m.name()))
+                        .with(Measure.LENGTH, out.value(), out.limit()));
     }
 
     private static Stream<Finding> swapped(Evidence evidence, MeasuredSetup setup, SetAbstract sets) {

@@ -7,7 +7,7 @@ import java.util.Optional;
 /**
  * What somebody decided. Only ever added to.
  *
- * @param what {@code accept}, {@code reopen}, {@code answer}, or another word
+ * @param what {@code accept}, {@code reopen}, {@code answer}, {@code correct-drift}, {@code renote}, or another word
  * @param on what it concerns, by key: {@code setup}, {@code target}, {@code mark}, {@code code}, {@code value}
  * @param before the note before, where one was changed; plain values (text, number, list, map), not looked into by the computation
  * @param after the note after
@@ -23,6 +23,10 @@ public record Decision(
     public static final String ACCEPT = "accept";
     public static final String REOPEN = "reopen";
     public static final String ANSWER = "answer";
+    /** The drift that the closing sight of a setup shows is taken out by time. */
+    public static final String CORRECT_DRIFT = "correct-drift";
+    /** A note was changed afterwards; before and after say how. */
+    public static final String RENOTE = "renote";
 
     /** The text that stands under that key of {@link #on}; empty where none does. */
     public String concerning(String key) {

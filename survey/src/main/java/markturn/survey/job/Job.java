@@ -61,6 +61,14 @@ public record Job(
                 });
     }
 
+    /** What a reading was taken to: its reflector, centred as its own support is. */
+    public Reflector sighted(Reading reading) {
+        Reflector usual = reflector(reading.reflector());
+        return reading.centringStdDev().isPresent()
+                ? usual.centredWithin(reading.centringStdDev().getAsDouble())
+                : usual;
+    }
+
     /** The mark of that name, if listed. */
     public Optional<Mark> mark(String called) {
         return marks.stream().filter(m -> m.name().equals(called)).findFirst();
@@ -76,11 +84,18 @@ public record Job(
         return mark(called).flatMap(Mark::sameAs).orElse(called);
     }
 
+    /** Whether something of that kind was decided on that setup. */
+    public boolean isDecided(String what, String setup) {
+        return decisions.stream()
+                .anyMatch(d -> d.what().equals(what) && d.concerning("setup").equals(setup));
+    }
+
     /** Whether any reading comes from a simulated device, so that every page and export says PRACTICE. */
     public boolean isPractice() {
-        return setups.stream()
-                .flatMap(s -> s.readings().stream())
-                .anyMatch(r -> r.origin() == Reading.Origin.SIMULATED);
+        return fixes.stream().anyMatch(f -> f.origin() == Reading.Origin.SIMULATED)
+                || setups.stream()
+                        .flatMap(s -> s.readings().stream())
+                        .anyMatch(r -> r.origin() == Reading.Origin.SIMULATED);
     }
 
     /** The same job with one instrument more. */
@@ -125,6 +140,68 @@ public record Job(
                 setups.stream()
                         .map(s -> s.name().equals(called) ? changed.apply(s) : s)
                         .toList(),
+                adopted,
+                decisions);
+    }
+
+    /** The same job with the reflector of that name changed. */
+    public Job withReflector(String called, UnaryOperator<Reflector> changed) {
+        return with(
+                instruments,
+                reflectors.stream()
+                        .map(r -> r.name().equals(called) ? changed.apply(r) : r)
+                        .toList(),
+                marks,
+                setups,
+                adopted,
+                decisions);
+    }
+
+    /** The same job with the instrument of that name described anew. */
+    public Job withInstrument(Instrument anew) {
+        return with(
+                instruments.stream()
+                        .map(i -> i.name().equals(anew.name()) ? anew : i)
+                        .toList(),
+                reflectors,
+                marks,
+                setups,
+                adopted,
+                decisions);
+    }
+
+    /** The same job on another earth. */
+    public Job withEarth(Earth other) {
+        return new Job(
+                name,
+                place,
+                units,
+                classOfWork,
+                planOnly,
+                other,
+                instruments,
+                reflectors,
+                marks,
+                setups,
+                fixes,
+                adopted,
+                decisions);
+    }
+
+    /** The same job with one satellite fix more. */
+    public Job plus(SatelliteFix more) {
+        return new Job(
+                name,
+                place,
+                units,
+                classOfWork,
+                planOnly,
+                earth,
+                instruments,
+                reflectors,
+                marks,
+                setups,
+                added(fixes, more),
                 adopted,
                 decisions);
     }

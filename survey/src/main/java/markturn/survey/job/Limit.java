@@ -11,6 +11,8 @@ public enum Limit {
     COLLIMATION_SPREAD("collimationSpread", Dimension.ARC, 6, 10, 20, 30),
     INDEX_SPREAD("indexSpread", Dimension.ARC, 6, 10, 20, 30),
     SET_RESIDUAL("setResidual", Dimension.ARC, 3, 5, 10, 20),
+    /** How far the first target of a half-set may have moved when it is sighted again on the same face. */
+    HALF_SET_CLOSURE("halfSetClosure", Dimension.ARC, 6, 10, 20, 30),
     DISTANCE_SPREAD("distanceSpread", Dimension.LENGTH, 2, 3, 10, 20),
     TILT("tilt", Dimension.ARC, 8, 10, 30, 30),
     PLUMMET("plummet", Dimension.LENGTH, 0.5, 1, 2, 5),

@@ -15,6 +15,7 @@ import java.util.OptionalInt;
  * @param slope slope distance as shown, metres; the mean where {@code slopes} lists several
  * @param reflector name of the reflector, or {@link Reflector#REFLECTORLESS}
  * @param applied what the instrument had keyed in when it showed the distance; absent: the right values
+ * @param centringStdDev of this target's own support where it differs from its reflector's, as under forced centring, metres
  * @param struck the reason where the reading is struck out
  */
 public record Reading(
@@ -32,7 +33,44 @@ public record Reading(
         Origin origin,
         Optional<Applied> applied,
         Optional<Offset> offset,
+        OptionalDouble centringStdDev,
         Optional<String> struck) {
+    /** A reading whose target is centred as its reflector usually is. */
+    public Reading(
+            String target,
+            Role role,
+            OptionalInt set,
+            Face face,
+            Circle circle,
+            Optional<Circle> zenith,
+            OptionalDouble slope,
+            List<Double> slopes,
+            String reflector,
+            Optional<MeasuredHeight> targetHeight,
+            Optional<Instant> at,
+            Origin origin,
+            Optional<Applied> applied,
+            Optional<Offset> offset,
+            Optional<String> struck) {
+        this(
+                target,
+                role,
+                set,
+                face,
+                circle,
+                zenith,
+                slope,
+                slopes,
+                reflector,
+                targetHeight,
+                at,
+                origin,
+                applied,
+                offset,
+                OptionalDouble.empty(),
+                struck);
+    }
+
     /** Why a target is sighted. */
     public enum Role {
         BACKSIGHT,
@@ -72,22 +110,68 @@ public record Reading(
 
     /** The same reading struck out. */
     public Reading struckOut(String reason) {
-        return with(targetHeight, Optional.of(reason));
+        return with(target, role, circle, reflector, targetHeight, applied, Optional.of(reason));
     }
 
     /** The same reading standing again. */
     public Reading restored() {
-        return with(targetHeight, Optional.empty());
+        return with(target, role, circle, reflector, targetHeight, applied, Optional.empty());
+    }
+
+    /** The same reading of another target. */
+    public Reading withTarget(String other) {
+        return with(other, role, circle, reflector, targetHeight, applied, struck);
+    }
+
+    /** The same reading, taken for another reason. */
+    public Reading withRole(Role other) {
+        return with(target, other, circle, reflector, targetHeight, applied, struck);
+    }
+
+    /** The same reading with another value of the circle. */
+    public Reading withCircle(Circle other) {
+        return with(target, role, other, reflector, targetHeight, applied, struck);
+    }
+
+    /** The same reading to another reflector. */
+    public Reading withReflector(String other) {
+        return with(target, role, circle, other, targetHeight, applied, struck);
     }
 
     /** The same reading with its height of target noted anew. */
     public Reading withTargetHeight(MeasuredHeight height) {
-        return with(Optional.of(height), struck);
+        return with(target, role, circle, reflector, Optional.of(height), applied, struck);
     }
 
-    private Reading with(Optional<MeasuredHeight> height, Optional<String> reason) {
+    /** The same reading with what the instrument had keyed in noted anew. */
+    public Reading withApplied(Applied keyedIn) {
+        return with(target, role, circle, reflector, targetHeight, Optional.of(keyedIn), struck);
+    }
+
+    private Reading with(
+            String thisTarget,
+            Role thisRole,
+            Circle thisCircle,
+            String thisReflector,
+            Optional<MeasuredHeight> thisHeight,
+            Optional<Applied> thisApplied,
+            Optional<String> thisStruck) {
         return new Reading(
-                target, role, set, face, circle, zenith, slope, slopes, reflector, height, at, origin, applied, offset,
-                reason);
+                thisTarget,
+                thisRole,
+                set,
+                face,
+                thisCircle,
+                zenith,
+                slope,
+                slopes,
+                thisReflector,
+                thisHeight,
+                at,
+                origin,
+                thisApplied,
+                offset,
+                centringStdDev,
+                thisStruck);
     }
 }

@@ -17,6 +17,16 @@ public record Reflector(
     /** A sight without reflector where the job lists none. */
     public static final Reflector NONE = new Reflector(REFLECTORLESS, 0, 0, 0, Optional.empty());
 
+    /** The same reflector on a support with another centring. */
+    public Reflector centredWithin(double stdDev) {
+        return new Reflector(name, constant, stdDev, heightStdDev, notch);
+    }
+
+    /** The same reflector with another constant. */
+    public Reflector withConstant(double metres) {
+        return new Reflector(name, metres, centringStdDev, heightStdDev, notch);
+    }
+
     /** Whether this stands for a sight on the bare surface. */
     public boolean isReflectorless() {
         return name.equals(REFLECTORLESS);

@@ -1,8 +1,11 @@
 package markturn.survey.job;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.UnaryOperator;
 
 /**
  * One stay of the instrument at one place.
@@ -10,6 +13,7 @@ import java.util.Optional;
  * @param station name of the mark it stands on
  * @param instrument name of the instrument
  * @param instrumentHeight absent only in a job that is plan only
+ * @param settingUp what was noted while setting up
  */
 public record Setup(
         String name,
@@ -20,9 +24,46 @@ public record Setup(
         Optional<Tilt> tilt,
         Optional<Atmosphere> atmosphere,
         Orientation orientation,
+        SettingUp settingUp,
         List<Reading> readings) {
     public Setup {
         readings = List.copyOf(readings);
+    }
+
+    /** A setup of which the act of setting up was not noted. */
+    public Setup(
+            String name,
+            String station,
+            Method method,
+            String instrument,
+            Optional<MeasuredHeight> instrumentHeight,
+            Optional<Tilt> tilt,
+            Optional<Atmosphere> atmosphere,
+            Orientation orientation,
+            List<Reading> readings) {
+        this(
+                name,
+                station,
+                method,
+                instrument,
+                instrumentHeight,
+                tilt,
+                atmosphere,
+                orientation,
+                SettingUp.NOT_NOTED,
+                readings);
+    }
+
+    /**
+     * What was noted while setting up.
+     *
+     * @param plummet offset of the plummet from the mark, metres
+     * @param centringStdDev of this setup's own support where it differs from the instrument's, as under forced centring, metres
+     * @param at when the instrument was set up
+     */
+    public record SettingUp(OptionalDouble plummet, OptionalDouble centringStdDev, Optional<Instant> at) {
+        public static final SettingUp NOT_NOTED =
+                new SettingUp(OptionalDouble.empty(), OptionalDouble.empty(), Optional.empty());
     }
 
     /** How the station's place is known. */
@@ -67,9 +108,29 @@ public record Setup(
         }
     }
 
+    /**
+     * By an approximate direction to a mapped feature: good enough to begin with, and marked as what it is.
+     *
+     * @param northing of the feature as the map shows it, metres
+     * @param easting of the feature, metres
+     * @param stdDev of that position, metres
+     */
+    public record ByFeature(String sight, double northing, double easting, double stdDev) implements Orientation {
+        @Override
+        public String zero() {
+            return sight;
+        }
+
+        @Override
+        public List<String> sights() {
+            return List.of(sight);
+        }
+    }
+
     /** The same setup with other readings. */
     public Setup withReadings(List<Reading> others) {
-        return new Setup(name, station, method, instrument, instrumentHeight, tilt, atmosphere, orientation, others);
+        return new Setup(
+                name, station, method, instrument, instrumentHeight, tilt, atmosphere, orientation, settingUp, others);
     }
 
     /** The same setup with one reading more. */
@@ -82,6 +143,37 @@ public record Setup(
     /** The same setup with its instrument height noted anew. */
     public Setup withInstrumentHeight(MeasuredHeight height) {
         return new Setup(
-                name, station, method, instrument, Optional.of(height), tilt, atmosphere, orientation, readings);
+                name,
+                station,
+                method,
+                instrument,
+                Optional.of(height),
+                tilt,
+                atmosphere,
+                orientation,
+                settingUp,
+                readings);
+    }
+
+    /** The same setup in other air. */
+    public Setup withAtmosphere(Atmosphere air) {
+        return new Setup(
+                name,
+                station,
+                method,
+                instrument,
+                instrumentHeight,
+                tilt,
+                Optional.of(air),
+                orientation,
+                settingUp,
+                readings);
+    }
+
+    /** The same setup with one of its readings changed. */
+    public Setup withReading(int place, UnaryOperator<Reading> change) {
+        List<Reading> changed = new ArrayList<>(readings);
+        changed.set(place, change.apply(changed.get(place)));
+        return withReadings(changed);
     }
 }

@@ -54,7 +54,8 @@ public record PolarShots(
         double sin = Math.sin(azimuth);
         double north = along * cos - across * sin;
         double east = along * sin + across * cos;
-        Reflector reflector = job.reflector(reduced.fix().reflector());
+        Reflector reflector =
+                job.sighted(reduced.fix().pointings().readings().get(0).reading());
         double turn = weights.direction(reduced.directions().count(), reflector, distance)
                 + orientationVariance.getAsDouble();
         double length = weights.distance(reduced.distanceCount(), reflector, distance);

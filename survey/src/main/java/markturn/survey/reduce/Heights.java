@@ -34,7 +34,7 @@ public final class Heights {
     /** A height to the axis; one to the notch needs the notch to be known, which whoever assembled the job has checked. */
     public static double vertical(MeasuredHeight height, java.util.Optional<Notch> notch) {
         return height.to() == MeasuredHeight.To.AXIS
-                ? height.value()
-                : notch.orElseThrow().vertical(height.value());
+                ? height.taped()
+                : notch.orElseThrow().vertical(height.taped());
     }
 }

@@ -2,7 +2,9 @@ package markturn.survey.reduce;
 
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
 import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
 
 /**
  * A-priori variances from the instrument's figures. Textbook propagation; the direction's figure is that of one set on both faces (ISO
@@ -17,9 +19,11 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
     /** How far refraction may lie from the coefficient assumed. */
     private static final double REFRACTION_UNCERTAINTY = 0.05;
 
-    /** Of an instrument over a mark. */
-    public static Weights overMark(Instrument instrument, Earth earth) {
-        return new Weights(instrument, instrument.centringStdDev(), earth);
+    /** Of a setup over a mark: centred as its own support is. */
+    public static Weights overMark(Job job, Setup setup) {
+        Instrument instrument = job.instrument(setup.instrument());
+        double centring = setup.settingUp().centringStdDev().orElse(instrument.centringStdDev());
+        return new Weights(instrument, centring, job.earth());
     }
 
     /** Of a direction over {@code count} sets to a target at that distance. */

@@ -1,5 +1,6 @@
 package markturn.survey.result;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -14,6 +15,7 @@ import markturn.survey.reduce.BookedSetup;
  * @param orientation azimuth of reduced direction zero, radians; empty without a usable backsight
  * @param ppm of its air; 0 where unknown
  * @param redundancy backsights less one; empty without orientation by coordinates
+ * @param booked its standing readings; where a drift is corrected by decision, with their circles corrected
  * @param abstracts one for each target sighted, by its first fix
  */
 public record MeasuredSetup(
@@ -32,6 +34,7 @@ public record MeasuredSetup(
         List<MarkTest> marks,
         List<LeftOut> leaveOneOut,
         Optional<ClosingSight> closingSight,
+        List<Look> looks,
         List<Shot> shots) {
     public String name() {
         return setup.name();
@@ -68,6 +71,15 @@ public record MeasuredSetup(
             OptionalDouble eastingShift,
             OptionalDouble orientationShift,
             OptionalDouble varianceFactor) {}
+
+    /**
+     * One look back at what orients the setup.
+     *
+     * @param place of its first reading in the setup's list
+     * @param change of direction since the sets, radians
+     * @param stdDev of that change, radians
+     */
+    public record Look(String target, int place, Optional<Instant> at, double change, double stdDev) {}
 
     /**
      * The last sight back before picking up.

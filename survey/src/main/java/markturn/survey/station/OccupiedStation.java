@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import markturn.survey.angle.Angles;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -40,6 +41,8 @@ public final class OccupiedStation {
     private final Map<String, Position> known;
     private final BookedSetup booked;
     private final List<ReducedFix> fixes;
+    private final Optional<MeasuredSetup.ClosingSight> closingSight;
+    private final List<MeasuredSetup.Look> looks;
     private final Optional<Position> station;
     private final Instrument instrument;
     private final Weights weights;
@@ -48,13 +51,16 @@ public final class OccupiedStation {
         this.job = job;
         this.setup = setup;
         this.known = known;
-        this.booked = new BookedSetup(job, setup);
-        this.fixes = booked.fixes().stream()
-                .map(fix -> ReducedFix.of(job, setup, booked, fix))
-                .toList();
+        BookedSetup asBooked = new BookedSetup(job, setup);
+        List<ReducedFix> fixesAsBooked = reduced(job, setup, asBooked);
+        this.closingSight = ClosingSights.of(job, setup, asBooked, fixesAsBooked);
+        this.looks = ClosingSights.looks(job, setup, asBooked, fixesAsBooked);
+        boolean drifted = job.isDecided(Decision.CORRECT_DRIFT, setup.name());
+        this.booked = drifted ? new BookedSetup(job, DriftCorrection.apply(job, setup, looks)) : asBooked;
+        this.fixes = drifted ? reduced(job, setup, booked) : fixesAsBooked;
         this.station = position(setup.station());
         this.instrument = job.instrument(setup.instrument());
-        this.weights = Weights.overMark(instrument, job.earth());
+        this.weights = Weights.overMark(job, setup);
     }
 
     /**
@@ -67,8 +73,7 @@ public final class OccupiedStation {
     }
 
     private MeasuredSetup measured() {
-        Optional<Oriented> oriented =
-                setup.orientation() instanceof Setup.ByAzimuth given ? byAzimuth(given) : Oriented.by(rays());
+        Optional<Oriented> oriented = oriented();
         OptionalDouble orientation =
                 oriented.map(o -> OptionalDouble.of(o.orientation())).orElse(OptionalDouble.empty());
         OptionalDouble variance =
@@ -92,8 +97,38 @@ public final class OccupiedStation {
                 byMarks ? oriented.map(Oriented::observations).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::marks).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::leaveOneOut).orElse(List.of()) : List.of(),
-                ClosingSights.of(job, setup, booked, fixes),
+                closingSight,
+                looks,
                 shots);
+    }
+
+    private Optional<Oriented> oriented() {
+        if (setup.orientation() instanceof Setup.ByAzimuth given) {
+            return byAzimuth(given.sight(), given.azimuth().radians(), 0);
+        }
+        if (setup.orientation() instanceof Setup.ByFeature feature) {
+            return byFeature(feature);
+        }
+        return Oriented.by(rays());
+    }
+
+    /** By where the map shows the feature: its uncertainty across the line is that of the azimuth. */
+    private Optional<Oriented> byFeature(Setup.ByFeature feature) {
+        if (station.isEmpty()) {
+            return Optional.empty();
+        }
+        double north = feature.northing() - station.get().northing();
+        double east = feature.easting() - station.get().easting();
+        double distance = Math.hypot(north, east);
+        return distance == 0
+                ? Optional.empty()
+                : byAzimuth(feature.sight(), Math.atan2(east, north), feature.stdDev() / distance);
+    }
+
+    private static List<ReducedFix> reduced(Job job, Setup setup, BookedSetup booked) {
+        return booked.fixes().stream()
+                .map(fix -> ReducedFix.of(job, setup, booked, fix))
+                .toList();
     }
 
     private Optional<Position> position(String name) {
@@ -126,24 +161,21 @@ public final class OccupiedStation {
         return rays;
     }
 
-    private Optional<Oriented> byAzimuth(Setup.ByAzimuth given) {
-        Pointings pointings = booked.backsight(given.sight());
+    private Optional<Oriented> byAzimuth(String sight, double azimuth, double azimuthStdDev) {
+        Pointings pointings = booked.backsight(sight);
         var directions = pointings.reducedTo(booked.zeros());
         if (directions.mean().isEmpty()) {
             return Optional.empty();
         }
-        OptionalDouble inverse = station.isPresent() && position(given.sight()).isPresent()
-                ? OptionalDouble.of(
-                        station.get().distanceTo(position(given.sight()).get()))
+        OptionalDouble inverse = station.isPresent() && position(sight).isPresent()
+                ? OptionalDouble.of(station.get().distanceTo(position(sight).get()))
                 : OptionalDouble.empty();
         // Without any distance the centring of a far, unknown sight cannot be counted: it is taken as far away.
         double distance = measuredDistance(pointings).orElse(inverse.orElse(Double.POSITIVE_INFINITY));
-        double variance = weights.direction(directions.count(), reflector(pointings), distance);
+        double variance =
+                weights.direction(directions.count(), reflector(pointings), distance) + azimuthStdDev * azimuthStdDev;
         return Oriented.by(List.of(new Oriented.Ray(
-                given.sight(),
-                Angles.onCircle(given.azimuth().radians() - directions.mean().getAsDouble()),
-                variance,
-                distance)));
+                sight, Angles.onCircle(azimuth - directions.mean().getAsDouble()), variance, distance)));
     }
 
     private OptionalDouble measuredDistance(Pointings pointings) {
@@ -157,7 +189,7 @@ public final class OccupiedStation {
     }
 
     private Reflector reflector(Pointings pointings) {
-        return job.reflector(pointings.readings().get(0).reading().reflector());
+        return job.sighted(pointings.readings().get(0).reading());
     }
 
     private List<Backsight> backsights(List<Shot> shots) {
@@ -186,7 +218,7 @@ public final class OccupiedStation {
         }
         double inverse = station.get().distanceTo(mark.get());
         double measured = shot.horizontal().getAsDouble();
-        Reflector reflector = job.reflector(shot.fix().reflector());
+        Reflector reflector = reflector(shot.fix().pointings());
         double azimuth = station.get().azimuthTo(mark.get());
         double ofControl = given(setup.station()).along(azimuth) + given(target).along(azimuth);
         double distanceVariance = weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
@@ -223,7 +255,7 @@ public final class OccupiedStation {
         double own = weights.heightDifference(
                 pointings.zenithCount(),
                 pointings.distanceCount(),
-                job.reflector(shot.fix().reflector()),
+                reflector(shot.fix().pointings()),
                 shot.horizontal().getAsDouble(),
                 pointings.zenith().getAsDouble());
         return own

@@ -4,9 +4,12 @@ import static markturn.survey.Jobs.all;
 import static markturn.survey.Jobs.pair;
 import static markturn.survey.Jobs.reading;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
+import java.util.Set;
 import markturn.survey.Jobs;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Face;
@@ -49,5 +52,47 @@ class PointingOrderTest {
         assertThat(one.remaining(setup(none))).containsExactlyElementsOf(one.round(2));
         assertThat(one.next(setup(all(none, pair("B", Role.BACKSIGHT, 2, "0-00-00", "180-00-00", 0)))))
                 .isEmpty();
+    }
+
+    private static List<String> round(PointingOrder.School school) {
+        return new PointingOrder(List.of("B", "T1", "T2"), 1, school, Set.of())
+                .round(1).stream()
+                        .map(p -> p.face().name().charAt(0) + " " + p.target())
+                        .toList();
+    }
+
+    @Test
+    void eachSchoolHasItsOrder() {
+        // Source: common practice, no source; the schools as the practice lists them.
+        assertThat(round(PointingOrder.School.SAME_WAY)).containsExactly("L B", "L T1", "L T2", "R B", "R T1", "R T2");
+        assertThat(round(PointingOrder.School.ROUNDS)).containsExactly("L B", "L T1", "L T2", "R T2", "R T1", "R B");
+        assertThat(round(PointingOrder.School.CLOSED_ROUNDS))
+                .containsExactly("L B", "L T1", "L T2", "L B", "R B", "R T2", "R T1", "R B");
+    }
+
+    @Test
+    void aClosedHalfSetAsksForItsFirstTargetASecondTime() {
+        PointingOrder closed = new PointingOrder(List.of("B", "T1"), 1, PointingOrder.School.CLOSED_ROUNDS, Set.of());
+        List<Reading> booked = new ArrayList<>();
+        booked.add(reading("B", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "", 0));
+        booked.add(reading("T1", Role.FORESIGHT, 1, Face.LEFT, "9-00-00", "", 0));
+        assertThat(closed.next(setup(booked)).orElseThrow()).isEqualTo(new PointingOrder.Pointing(1, Face.LEFT, "B"));
+    }
+
+    @Test
+    void aHalfSetClosedAfterABreakIsReplacedByAFurtherSet() {
+        PointingOrder broken = new PointingOrder(List.of("B"), 1, PointingOrder.School.RETURNING, Set.of(1));
+        List<Reading> half = List.of(reading("B", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "", 0));
+        assertThat(broken.remaining(setup(half))).containsExactlyElementsOf(broken.round(2));
+    }
+
+    @Test
+    void ninetyNineSetsAndASteppedCircle() {
+        assertThat(new PointingOrder(List.of("B"), 99).remaining(setup(List.of())))
+                .hasSize(198);
+        CircleStart start = new CircleStart(OptionalDouble.of(0), true);
+        // Source: common practice, the circle is stepped by 180°/n.
+        assertThat(Math.toDegrees(start.of(3, 4).getAsDouble())).isCloseTo(90, within(1e-12));
+        assertThat(CircleStart.AS_IT_FALLS.of(2, 4)).isEmpty();
     }
 }

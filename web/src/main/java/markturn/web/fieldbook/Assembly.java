@@ -2,14 +2,17 @@ package markturn.web.fieldbook;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.formats.Pieces;
+import markturn.simulator.Practice;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
@@ -20,6 +23,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import markturn.web.fieldbook.Book.Place;
@@ -33,7 +37,7 @@ final class Assembly {
     static Book empty(String jobId) {
         Units units = new Units(LengthUnit.METRE, markturn.survey.angle.AngleUnit.DMS);
         Job nothing = Job.opened("", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL);
-        return new Book(jobId, List.of(), nothing, Map.of(), Map.of());
+        return new Book(jobId, List.of(), nothing, Map.of(), Circumstances.NONE);
     }
 
     /**
@@ -60,6 +64,25 @@ final class Assembly {
                         reading -> reading.struckOut(payload.get("reason").asString()));
             case RESTORE -> struck(book, entry, Reading::restored);
             case DECISION -> changed(book, entry, job -> job.plus(pieces.decision(payload)));
+            case RENOTE -> changed(book, entry, job -> Renote.apply(book, entry));
+            case FIX -> changed(book, entry, job -> fixed(job, pieces.fix(payload)));
+            case BREAK -> {
+                Setup setup = setup(book.job(), payload);
+                yield beside(
+                        book,
+                        entry,
+                        book.circumstances()
+                                .withBreak(setup.name(), setup.readings().size()));
+            }
+            case PEN ->
+                beside(
+                        book,
+                        entry,
+                        book.circumstances()
+                                .withPen(
+                                        setup(book.job(), payload).name(),
+                                        new Pen(payload.get("device").asString(), entry.by())));
+            case PRACTICE -> beside(book, entry, book.circumstances().withPractice(practice(payload)));
         };
     }
 
@@ -75,7 +98,7 @@ final class Assembly {
                     places.put(entry.key() + "/" + setup.name() + "/" + i, new Place(setup.name(), i));
                 }
             }
-            return new Book(book.jobId(), added(book.entries(), entry), job, places, Map.of());
+            return new Book(book.jobId(), added(book.entries(), entry), job, places, Circumstances.NONE);
         } catch (FaultyFile faulty) {
             throw new Refused("", faulty.getMessage());
         }
@@ -83,7 +106,11 @@ final class Assembly {
 
     private static Book changed(Book book, Entry entry, UnaryOperator<Job> change) {
         return new Book(
-                book.jobId(), added(book.entries(), entry), change.apply(book.job()), book.places(), book.orders());
+                book.jobId(),
+                added(book.entries(), entry),
+                change.apply(book.job()),
+                book.places(),
+                book.circumstances());
     }
 
     private static Instrument unused(Job job, Instrument instrument) {
@@ -139,22 +166,30 @@ final class Assembly {
 
     private static Book ordered(Book book, Entry entry, Pieces pieces) {
         Setup setup = setup(book.job(), entry.payload());
-        List<TurningOrder.Aim> aims = new ArrayList<>();
-        for (JsonNode aim : entry.payload().get("aims")) {
-            known(book.job(), aim.get("target").asString(), "target");
-            aims.add(new TurningOrder.Aim(
-                    aim.get("target").asString(),
-                    Reading.Role.valueOf(aim.get("role").asString()),
-                    aim.get("reflector").asString(),
-                    aim.hasNonNull("height") ? Optional.of(pieces.height(aim.get("height"))) : Optional.empty()));
-        }
-        Map<String, TurningOrder> orders = new HashMap<>(book.orders());
-        orders.put(setup.name(), new TurningOrder(entry.payload().get("sets").intValue(), aims));
-        return new Book(book.jobId(), added(book.entries(), entry), book.job(), book.places(), orders);
+        TurningOrder order = TurningOrders.read(entry.payload(), pieces);
+        order.aims().forEach(aim -> known(book.job(), aim.target(), "target"));
+        return beside(book, entry, book.circumstances().withOrder(setup.name(), order));
+    }
+
+    /** The book with an entry that changes nothing of the job itself. */
+    private static Book beside(Book book, Entry entry, Circumstances circumstances) {
+        return new Book(book.jobId(), added(book.entries(), entry), book.job(), book.places(), circumstances);
+    }
+
+    private static Practice practice(JsonNode payload) {
+        Set<String> faults = new HashSet<>();
+        payload.path("faults").forEach(fault -> faults.add(fault.asString()));
+        return new Practice(payload.get("seed").longValue(), Practice.faults(faults));
+    }
+
+    private static Job fixed(Job job, SatelliteFix fix) {
+        known(job, fix.mark(), "mark");
+        return job.plus(fix);
     }
 
     private static Book booked(Book book, Entry entry, Reading reading) {
         Setup setup = setup(book.job(), entry.payload());
+        heldBy(book, setup, entry);
         known(book.job(), reading.target(), "target");
         if (book.job().trueName(reading.target()).equals(book.job().trueName(setup.station()))) {
             throw new Refused("target", "The instrument stands on " + reading.target() + ": sight another mark");
@@ -165,8 +200,27 @@ final class Assembly {
         }
         Map<String, Place> places = new HashMap<>(book.places());
         places.put(entry.key(), new Place(setup.name(), setup.readings().size()));
+        Circumstances circumstances = entry.payload().hasNonNull("device")
+                ? book.circumstances()
+                        .withPen(
+                                setup.name(),
+                                new Pen(entry.payload().get("device").asString(), entry.by()))
+                : book.circumstances();
         Job job = book.job().withSetup(setup.name(), s -> s.plus(reading));
-        return new Book(book.jobId(), added(book.entries(), entry), job, places, book.orders());
+        return new Book(book.jobId(), added(book.entries(), entry), job, places, circumstances);
+    }
+
+    /** One device holds the pen of a setup; a reading from another waits until that one takes it. */
+    private static void heldBy(Book book, Setup setup, Entry entry) {
+        String device = entry.payload().path("device").asString("");
+        book.pen(setup.name())
+                .filter(pen -> !device.isEmpty() && !pen.device().equals(device))
+                .ifPresent(pen -> {
+                    throw new Refused(
+                            "pen",
+                            pen.by() + " writes at " + setup.name()
+                                    + " with another device. Nothing was booked: take the pen first, or leave it there.");
+                });
     }
 
     private static Book struck(Book book, Entry entry, UnaryOperator<Reading> how) {
@@ -180,7 +234,7 @@ final class Assembly {
                 return setup.withReadings(readings);
             });
         }
-        return new Book(book.jobId(), added(book.entries(), entry), job, book.places(), book.orders());
+        return new Book(book.jobId(), added(book.entries(), entry), job, book.places(), book.circumstances());
     }
 
     private static <T> List<T> added(List<T> list, T more) {

@@ -3,7 +3,9 @@ package markturn.web.fieldbook;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
+import markturn.simulator.Practice;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Proof;
@@ -19,19 +21,19 @@ public final class Book {
     private final List<Entry> entries;
     private final Job job;
     private final Map<String, Place> places;
-    private final Map<String, TurningOrder> orders;
+    private final Circumstances circumstances;
     private SurveyResult result;
     private Set<String> unproved;
 
     /** Where the reading of an entry stands in the job. */
     public record Place(String setup, int index) {}
 
-    Book(String jobId, List<Entry> entries, Job job, Map<String, Place> places, Map<String, TurningOrder> orders) {
+    Book(String jobId, List<Entry> entries, Job job, Map<String, Place> places, Circumstances circumstances) {
         this.jobId = jobId;
         this.entries = entries;
         this.job = job;
         this.places = places;
-        this.orders = orders;
+        this.circumstances = circumstances;
     }
 
     public String jobId() {
@@ -73,8 +75,24 @@ public final class Book {
         return places;
     }
 
-    Map<String, TurningOrder> orders() {
-        return orders;
+    Circumstances circumstances() {
+        return circumstances;
+    }
+
+    /** Who writes at a setup; empty until a device has booked there. */
+    public Optional<Pen> pen(String setup) {
+        return Optional.ofNullable(circumstances.pens().get(setup));
+    }
+
+    /** How many readings stood at a setup when work there was last interrupted. */
+    public OptionalInt lastBreak(String setup) {
+        Integer readings = circumstances.breaks().get(setup);
+        return readings == null ? OptionalInt.empty() : OptionalInt.of(readings);
+    }
+
+    /** The simulated devices of this job; empty where it has none. */
+    public Optional<Practice> practice() {
+        return circumstances.practice();
     }
 
     /** Where the reading of that key stands; empty where there is none. */
@@ -100,7 +118,7 @@ public final class Book {
 
     /** The turning order of a setup; where none was booked, what its readings show was turned, and its backsights. */
     public TurningOrder order(Setup setup) {
-        TurningOrder booked = orders.get(setup.name());
+        TurningOrder booked = circumstances.orders().get(setup.name());
         return booked != null ? booked : Assembly.orderShown(job, setup);
     }
 

@@ -15,7 +15,17 @@ public enum EntryKind {
     READING("reading"),
     STRIKE("strike"),
     RESTORE("restore"),
-    DECISION("decision");
+    DECISION("decision"),
+    /** A note changed afterwards: a height, a reflector, a name, a role, the air, a constant, what is assumed of the earth. */
+    RENOTE("renote"),
+    /** A satellite fix of a mark. */
+    FIX("fix"),
+    /** The work at a setup was interrupted: the circle may have changed. */
+    BREAK("break"),
+    /** A device takes the pen of a setup. */
+    PEN("pen"),
+    /** Simulated devices are put at the job's service. */
+    PRACTICE("practice");
 
     private final String stored;
 

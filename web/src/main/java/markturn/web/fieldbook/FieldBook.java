@@ -97,6 +97,15 @@ public class FieldBook {
         return next;
     }
 
+    /**
+     * What an entry would make of a book, without adding it.
+     *
+     * @throws Refused where it contradicts what stands
+     */
+    public Book preview(Book book, String by, EntryKind kind, JsonNode payload) {
+        return Assembly.with(book, new Entry(book.revision() + 1, "preview", now(), by, kind, payload));
+    }
+
     private void store(String jobId, Entry entry) {
         entries.save(new StoredEntry(
                 jobId,

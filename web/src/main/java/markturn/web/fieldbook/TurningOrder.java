@@ -1,29 +1,90 @@
 package markturn.web.fieldbook;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
+import markturn.survey.turning.CircleStart;
 import markturn.survey.turning.PointingOrder;
 
 /**
- * What is turned at a setup: the targets in the order of the round, each with what stands on it, and how many sets.
+ * What is turned at a setup: the targets in the order of the round, each with what stands on it, how many sets, after which school.
+ *
+ * @param distances how many times the distance is measured at each pointing, 1 or more
+ * @param closedSets half-sets that were closed after a break
  */
-public record TurningOrder(int sets, List<Aim> aims) {
+public record TurningOrder(
+        int sets,
+        List<Aim> aims,
+        PointingOrder.School school,
+        CircleStart circleStart,
+        int distances,
+        Set<Integer> closedSets) {
+    public static final int MOST_DISTANCES = 9;
+
     public TurningOrder {
         aims = List.copyOf(aims);
+        closedSets = Set.copyOf(closedSets);
     }
 
-    /** One target of the round. */
-    public record Aim(String target, Reading.Role role, String reflector, Optional<MeasuredHeight> height) {}
+    /** The usual order, the circle as it falls. */
+    public TurningOrder(int sets, List<Aim> aims) {
+        this(sets, aims, PointingOrder.School.RETURNING, CircleStart.AS_IT_FALLS, 1, Set.of());
+    }
 
-    /** The order of pointings this makes. */
+    /**
+     * One target of the round.
+     *
+     * @param centringStdDev of its support where it differs from its reflector's, metres
+     */
+    public record Aim(
+            String target,
+            Reading.Role role,
+            String reflector,
+            Optional<MeasuredHeight> height,
+            OptionalDouble centringStdDev) {
+        /** Centred as its reflector usually is. */
+        public Aim(String target, Reading.Role role, String reflector, Optional<MeasuredHeight> height) {
+            this(target, role, reflector, height, OptionalDouble.empty());
+        }
+    }
+
+    /** The order of pointings this makes, the targets as they are listed. */
     public PointingOrder pointings() {
-        return new PointingOrder(aims.stream().map(Aim::target).toList(), sets);
+        return pointings(aims.stream().map(Aim::target).toList());
+    }
+
+    /** The same with its targets in another order, clockwise for rounds. */
+    public PointingOrder pointings(List<String> targets) {
+        return new PointingOrder(targets, sets, school, closedSets);
     }
 
     /** The aim at that target; empty where it is not in the round. */
     public Optional<Aim> aim(String target) {
         return aims.stream().filter(a -> a.target().equals(target)).findFirst();
+    }
+
+    /** The same with one target more. */
+    public TurningOrder plus(Aim aim) {
+        List<Aim> longer = new ArrayList<>(aims);
+        longer.add(aim);
+        return new TurningOrder(sets, longer, school, circleStart, distances, closedSets);
+    }
+
+    /** The same with one set more, at most 99. */
+    public TurningOrder oneSetMore() {
+        int more = Math.min(PointingOrder.MOST_SETS, sets + 1);
+        return new TurningOrder(more, aims, school, circleStart, distances, closedSets);
+    }
+
+    /** The same with a half-set closed; another set is turned in its place. */
+    public TurningOrder closing(int set) {
+        Set<Integer> closed = new HashSet<>(closedSets);
+        closed.add(set);
+        return new TurningOrder(sets, aims, school, circleStart, distances, closed);
     }
 }

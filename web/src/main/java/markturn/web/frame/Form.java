@@ -27,6 +27,13 @@ public final class Form {
         this.units = units;
     }
 
+    /** The same form with another text in one field, and faults of its own. */
+    public Form with(String field, String text) {
+        Map<String, String> changed = new LinkedHashMap<>(typed);
+        changed.put(field, text);
+        return new Form(changed, units);
+    }
+
     /** The fault of each field that has one. */
     public Map<String, String> faults() {
         return faults;
@@ -124,7 +131,8 @@ public final class Form {
             return Optional.empty();
         }
         MeasuredHeight.To to = text(field + "To").equals("notch") ? MeasuredHeight.To.NOTCH : MeasuredHeight.To.AXIS;
-        return Optional.of(new MeasuredHeight(value.getAsDouble(), to));
+        OptionalDouble again = length(field + "Again", -100, 100, what + ", taped a second time");
+        return Optional.of(new MeasuredHeight(value.getAsDouble(), to, again));
     }
 
     /** An angle as people type it. */

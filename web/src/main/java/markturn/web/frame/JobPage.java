@@ -15,7 +15,7 @@ public final class JobPage {
         model.addAttribute("way", Way.through(book));
         model.addAttribute("act", act);
         model.addAttribute("show", new Display(book.job().units()));
-        model.addAttribute("practice", book.job().isPractice());
+        model.addAttribute("practice", book.job().isPractice() || book.practice().isPresent());
         model.addAttribute("unproved", book.unproved());
     }
 }

@@ -7,10 +7,10 @@ import markturn.web.people.People;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -29,7 +29,14 @@ class Security {
 
     /** Booking is the surveyor's; reading, answering and accepting are open to every member. */
     private static final String[] BOOKING = {
-        "/job/new", "/job/import", "/job/*/mark/**", "/job/*/equipment/**", "/job/*/setup/**", "/job/*/turning/**"
+        "/job/new",
+        "/job/import",
+        "/job/*/mark/**",
+        "/job/*/equipment/**",
+        "/job/*/setup/**",
+        "/job/*/turning/**",
+        "/job/*/practice/**",
+        "/practice/**"
     };
 
     @Bean

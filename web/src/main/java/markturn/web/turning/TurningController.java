@@ -1,5 +1,6 @@
 package markturn.web.turning;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -43,6 +44,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class TurningController {
@@ -65,15 +67,20 @@ class TurningController {
             @PathVariable String name,
             @RequestParam Map<String, String> asked,
             Model model,
+            HttpServletResponse response,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
+        if (Device.isUnknown()) {
+            Device.remember(response);
+        }
         return page(book, name, aside(asked, book.job()), model);
     }
 
-    private static String page(Book book, String name, Optional<TurningDesk.Aside> aside, Model model) {
+    static String page(Book book, String name, Optional<TurningDesk.Aside> aside, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, "Turn the sets");
-        model.addAttribute("page", new TurningDesk(book, setup).page(aside));
+        model.addAttribute("page", new TurningDesk(book, setup).page(aside, Device.name()));
+        model.addAttribute("schools", PointingOrder.School.values());
         model.addAttribute("reasons", REASONS);
         model.addAttribute("key", Payload.key());
         model.addAttribute("reflectors", reflectors(book.job()));
@@ -90,7 +97,7 @@ class TurningController {
         return names;
     }
 
-    private static Optional<TurningDesk.Aside> aside(Map<String, String> asked, Job job) {
+    static Optional<TurningDesk.Aside> aside(Map<String, String> asked, Job job) {
         String target = asked.getOrDefault("target", "").strip();
         if (target.isEmpty() || target.length() > 60) {
             return Optional.empty();
@@ -129,11 +136,9 @@ class TurningController {
             Model model,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        if (book.job().setup(name).isEmpty()) {
-            throw new NotHere();
-        }
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(typed, book.job().units());
-        Optional<Reading> reading = read(form, book.job());
+        Optional<Reading> reading = read(form, book, setup);
         if (reading.isEmpty()) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(form.faults());
         }
@@ -159,7 +164,16 @@ class TurningController {
                     book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(located(reading.target())));
         }
         return fieldBook.add(
-                book.jobId(), key, who.getName(), EntryKind.READING, Payload.reading(setup, pieces.write(reading)));
+                book.jobId(), key, who.getName(), EntryKind.READING, payload(setup, pieces.write(reading)));
+    }
+
+    /** The reading with the device that books it, so that one device at a time holds the pen. */
+    static ObjectNode payload(String setup, ObjectNode reading) {
+        ObjectNode payload = Payload.reading(setup, reading);
+        if (!Device.name().isEmpty()) {
+            payload.put("device", Device.name());
+        }
+        return payload;
     }
 
     /** A located point; its code is its name without the running number. */
@@ -178,7 +192,7 @@ class TurningController {
     }
 
     /** After a detail shot, the next name with the same pole. */
-    private static Optional<TurningDesk.Aside> following(Job job, Reading reading) {
+    static Optional<TurningDesk.Aside> following(Job job, Reading reading) {
         if (reading.role() != Reading.Role.DETAIL) {
             return Optional.empty();
         }
@@ -195,7 +209,26 @@ class TurningController {
                 next, reading.role(), reading.face(), reading.reflector(), reading.targetHeight()));
     }
 
-    private static Optional<Reading> read(Form form, Job job) {
+    /** One slope distance, or several of one pointing, parted by blanks or semicolons. */
+    private static List<Double> slopes(Form form) {
+        List<Double> slopes = new ArrayList<>();
+        for (String part : form.text("slope").split("[\\s;]+")) {
+            if (part.isEmpty()) {
+                continue;
+            }
+            Form single = form.with("slope", part);
+            single.length("slope", 0, LONGEST_SIGHT, "a slope distance above 0").ifPresent(slopes::add);
+            if (single.faults().containsKey("slope")) {
+                form.fault("slope", single.faults().get("slope"));
+            } else if (slopes.get(slopes.size() - 1) == 0) {
+                form.fault("slope", "0: expected a slope distance above 0");
+            }
+        }
+        return slopes;
+    }
+
+    private static Optional<Reading> read(Form form, Book book, Setup setup) {
+        Job job = book.job();
         if (form.text("key").isEmpty() || form.text("key").length() > 60) {
             form.fault("circle", "The page is too old: reload it; what you typed stays");
         }
@@ -205,18 +238,15 @@ class TurningController {
             form.fault("circle", "Empty: expected the horizontal circle");
         }
         Optional<Circle> zenith = form.circle("zenith");
-        OptionalDouble slope = form.length("slope", 0, LONGEST_SIGHT, "a slope distance above 0");
-        if (slope.isPresent() && slope.getAsDouble() == 0) {
-            form.fault("slope", "0: expected a slope distance above 0");
-        }
-        if (slope.isPresent() && zenith.isEmpty()) {
+        List<Double> slopes = slopes(form);
+        if (!slopes.isEmpty() && zenith.isEmpty()) {
             form.fault("zenith", "Empty: a slope distance needs its zenith angle");
         }
         String reflector = form.text("reflector");
         boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
         Optional<MeasuredHeight> height =
                 form.height("height", reflectorless, "the height of the target over its mark");
-        if (height.isEmpty() && !job.planOnly() && slope.isPresent() && !reflectorless) {
+        if (height.isEmpty() && !job.planOnly() && !slopes.isEmpty() && !reflectorless) {
             form.fault("height", "Empty: expected the height of the target over its mark");
         }
         int set = (int) form.number("set", 0, PointingOrder.MOST_SETS, "a set from 1 to 99")
@@ -231,14 +261,23 @@ class TurningController {
                 form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT,
                 circle.orElseThrow(),
                 zenith,
-                slope,
-                List.of(),
+                slopes.isEmpty()
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(slopes.stream()
+                                .mapToDouble(Double::doubleValue)
+                                .average()
+                                .orElseThrow()),
+                slopes.size() > 1 ? slopes : List.of(),
                 reflector,
                 height,
                 Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
-                Reading.Origin.TYPED,
+                book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
                 Optional.empty(),
                 Optional.empty(),
+                book.order(setup)
+                        .aim(target)
+                        .map(TurningOrder.Aim::centringStdDev)
+                        .orElse(OptionalDouble.empty()),
                 Optional.empty()));
     }
 
@@ -260,11 +299,14 @@ class TurningController {
             }
         }
         Form form = new Form(typed, job.units());
-        OptionalDouble slope = form.length("slope", 0, LONGEST_SIGHT, "a slope distance above 0");
+        List<Double> slopes = slopes(form);
         if (form.faults().containsKey("slope")) {
             answer.put("slope", Map.of("fault", form.faults().get("slope")));
-        } else if (slope.isPresent()) {
-            answer.put("slope", Map.of("echo", show.length(slope) + " " + show.lengthSign()));
+        } else if (!slopes.isEmpty()) {
+            double mean =
+                    slopes.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
+            String of = slopes.size() > 1 ? ", mean of " + slopes.size() : "";
+            answer.put("slope", Map.of("echo", show.length(mean) + " " + show.lengthSign() + of));
         }
         return answer;
     }
@@ -352,7 +394,7 @@ class TurningController {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         TurningOrder before = book.order(setup);
         Form form = new Form(new HashMap<>(typed), book.job().units());
-        List<TurningOrder.Aim> aims = new ArrayList<>(before.aims());
+        TurningOrder after = before;
         Optional<Mark> unknown = Optional.empty();
         if (!form.isEmpty("target")) {
             String target = form.name("target", "a target");
@@ -362,9 +404,10 @@ class TurningController {
             if (before.aim(target).isPresent() || target.equals(setup.station())) {
                 form.fault("target", target + " is in the round already, or the instrument stands on it");
             }
-            aims.add(added(form, book.job(), target));
+            after = before.plus(added(form, book.job(), target));
+        } else {
+            after = before.oneSetMore();
         }
-        int sets = Math.min(PointingOrder.MOST_SETS, before.sets() + (form.isEmpty("target") ? 1 : 0));
         if (!form.isSound()) {
             model.addAttribute("message", String.join(" ", form.faults().values()));
             return page(book, name, Optional.empty(), model);
@@ -372,12 +415,8 @@ class TurningController {
         Pieces pieces = new Pieces(book.job().units());
         String key = typed.get("key");
         unknown.ifPresent(mark -> fieldBook.add(id, key + "-m", who.getName(), EntryKind.MARK, pieces.write(mark)));
-        Book longer = fieldBook.add(
-                id,
-                key,
-                who.getName(),
-                EntryKind.ORDER,
-                TurningOrders.payload(name, new TurningOrder(sets, aims), pieces));
+        Book longer =
+                fieldBook.add(id, key, who.getName(), EntryKind.ORDER, TurningOrders.payload(name, after, pieces));
         return page(longer, name, Optional.empty(), model);
     }
 

@@ -1,19 +1,29 @@
 package markturn.web.turning;
 
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.SurveyResult;
+import markturn.survey.angle.Angles;
+import markturn.survey.finding.BeforePickingUp;
+import markturn.survey.finding.DoubtfulShots;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Judgement;
+import markturn.survey.finding.Proof;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+import markturn.survey.result.SetAbstract;
 import markturn.survey.turning.Expectation;
 import markturn.survey.turning.PointingOrder.Pointing;
 import markturn.web.fieldbook.Book;
@@ -27,6 +37,8 @@ import markturn.web.turning.TurningPage.Live;
 /** Lays out the page of a setup from the book. */
 final class TurningDesk {
     private static final int COMING_SHOWN = 6;
+    /** Minutes after which a setup is no longer being observed. */
+    private static final double A_DAY = 1440;
 
     private final Book book;
     private final SurveyResult result;
@@ -34,6 +46,7 @@ final class TurningDesk {
     private final MeasuredSetup measured;
     private final TurningOrder order;
     private final Display show;
+    private final Interruption interruption;
 
     TurningDesk(Book book, Setup setup) {
         this.book = book;
@@ -42,18 +55,18 @@ final class TurningDesk {
         this.measured = result.measured().setup(setup.name());
         this.order = book.order(setup);
         this.show = new Display(book.job().units());
+        this.interruption = new Interruption(book, setup);
     }
 
     /**
      * The page.
      *
      * @param aside a pointing called for out of the order
+     * @param device what the page is shown on
      */
-    TurningPage page(Optional<Aside> aside) {
-        List<Pointing> remaining = order.pointings().remaining(setup);
-        Optional<Live> live = aside.isPresent()
-                ? aside.map(this::live)
-                : remaining.stream().findFirst().map(this::live);
+    TurningPage page(Optional<Aside> aside, String device) {
+        List<Pointing> remaining = remaining();
+        Optional<Live> live = live(aside);
         return new TurningPage(
                 measured,
                 lines(),
@@ -72,7 +85,91 @@ final class TurningDesk {
                 CircleDrawing.of(
                         measured,
                         live.map(Live::target).orElse(""),
-                        live.map(Live::face).orElse(Reading.Face.LEFT)));
+                        live.map(Live::face).orElse(Reading.Face.LEFT)),
+                state(device));
+    }
+
+    /** The line in hand: what was called for, the first target again after a break, or the next of the order. */
+    Optional<Live> live(Optional<Aside> aside) {
+        if (aside.isPresent()) {
+            return aside.map(this::live);
+        }
+        return interruption.resight().or(() -> remaining().stream().findFirst()).map(this::live);
+    }
+
+    /** Everything still to be pointed at, rounds taken clockwise as far as the directions are known. */
+    List<Pointing> remaining() {
+        List<String> targets =
+                order.aims().stream().map(TurningOrder.Aim::target).toList();
+        return order.pointings(order.school().isRound() ? clockwise(targets) : targets)
+                .remaining(setup);
+    }
+
+    private List<String> clockwise(List<String> targets) {
+        List<String> sorted = new ArrayList<>(targets.subList(1, targets.size()));
+        sorted.sort(Comparator.comparingDouble(this::reduced));
+        sorted.add(0, targets.get(0));
+        return sorted;
+    }
+
+    /** The direction of a target from the zero, as sighted or from coordinates; unknown ones come last. */
+    private double reduced(String target) {
+        OptionalDouble sighted =
+                measured.sets(target).map(SetAbstract::direction).orElse(OptionalDouble.empty());
+        if (sighted.isPresent()) {
+            return sighted.getAsDouble();
+        }
+        Optional<Position> zero = place(setup.orientation().zero());
+        Optional<Position> at = place(target);
+        if (measured.station().isEmpty() || zero.isEmpty() || at.isEmpty()) {
+            return Angles.TURN;
+        }
+        Position station = measured.station().get();
+        return Angles.onCircle(station.azimuthTo(at.get()) - station.azimuthTo(zero.get()));
+    }
+
+    private Optional<Position> place(String mark) {
+        return result.measured().mark(book.job().trueName(mark)).flatMap(m -> m.position());
+    }
+
+    private TurningPage.State state(String device) {
+        OptionalDouble age = BeforePickingUp.ageOfLastLook(book.job(), measured, Instant.now());
+        double interval = book.job().classOfWork().limit(Limit.CLOSING_INTERVAL);
+        boolean working = Proof.acceptance(book.job(), setup).isEmpty();
+        boolean drifted = result.findingsOf(setup.name()).stream()
+                .anyMatch(f -> f.code().equals("backsight-drift") && f.isOpenStop());
+        return new TurningPage.State(
+                isCompared(),
+                book.pen(setup.name())
+                        .filter(pen -> !device.isEmpty() && !pen.device().equals(device)),
+                book.practice().isPresent(),
+                interruption.resight().isPresent(),
+                interruption.mismatch(),
+                working && age.isPresent() && age.getAsDouble() < A_DAY ? minutes(age.getAsDouble()) : "",
+                working && age.isPresent() && age.getAsDouble() > interval && age.getAsDouble() < A_DAY,
+                drifted && !book.job().isDecided(Decision.CORRECT_DRIFT, setup.name())
+                        ? DoubtfulShots.places(measured).size()
+                        : 0,
+                setup.readings().isEmpty()
+                        ? List.of()
+                        : BeforePickingUp.of(book.job(), result.measured(), setup.name(), Optional.of(Instant.now())),
+                result.measured().marks().stream()
+                        .filter(m -> m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
+                        .map(m -> m.name())
+                        .filter(name -> order.aim(name).isPresent()
+                                && !setup.orientation().sights().contains(name))
+                        .toList());
+    }
+
+    private static String minutes(double age) {
+        return Words.number(age, 0) + " min since the backsight";
+    }
+
+    private boolean isCompared() {
+        return setup.orientation() instanceof Setup.BySights
+                ? measured.backsights().stream()
+                        .anyMatch(b -> b.used() && b.distanceDifference().isPresent())
+                : measured.orientation().isPresent();
     }
 
     /** A face that is missing because its turn has not come is no finding yet. */
@@ -95,9 +192,22 @@ final class TurningDesk {
                 pointing.face(),
                 aim.reflector(),
                 aim.height(),
+                aim.centringStdDev(),
                 false,
-                show.coarse(expected(pointing)),
-                sentence(pointing.face(), pointing.target(), aim.reflector(), aim.height()));
+                startOf(pointing).orElse(show.coarse(expected(pointing))),
+                (interruption.resight().isPresent() ? "After the break: " : "")
+                        + sentence(pointing.face(), pointing.target(), aim.reflector(), aim.height()));
+    }
+
+    /** What the circle is to be turned to, where a set begins. */
+    private Optional<String> startOf(Pointing pointing) {
+        boolean begins = pointing.face() == Reading.Face.LEFT
+                && pointing.target().equals(setup.orientation().zero())
+                && setup.readings().stream()
+                        .noneMatch(r ->
+                                r.stands() && r.set().isPresent() && r.set().getAsInt() == pointing.set());
+        OptionalDouble start = order.circleStart().of(pointing.set(), order.sets());
+        return begins && start.isPresent() ? Optional.of("set the circle to " + show.coarse(start)) : Optional.empty();
     }
 
     private Live live(Aside aside) {
@@ -108,6 +218,7 @@ final class TurningDesk {
                 aside.face(),
                 aside.reflector(),
                 aside.height(),
+                order.aim(aside.target()).map(TurningOrder.Aim::centringStdDev).orElse(OptionalDouble.empty()),
                 true,
                 "",
                 sentence(aside.face(), aside.target(), aside.reflector(), aside.height()));

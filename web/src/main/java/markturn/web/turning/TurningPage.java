@@ -2,10 +2,13 @@ package markturn.web.turning;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.finding.BeforePickingUp;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
+import markturn.web.fieldbook.Pen;
 
 /** What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil. */
 public record TurningPage(
@@ -17,7 +20,33 @@ public record TurningPage(
         int left,
         List<Comparison> comparisons,
         List<Finding> findings,
-        CircleDrawing circle) {
+        CircleDrawing circle,
+        State state) {
+    /**
+     * How the setup stands beside its lines.
+     *
+     * @param compared whether a backsight has been sighted and compared: until then every line is unproved
+     * @param heldBy who writes here with another device
+     * @param practice whether a simulated station stands here
+     * @param broken whether work was interrupted and the first target is to be sighted again
+     * @param mismatch how the circle differs after the break, in words, where it differs beyond its limit
+     * @param ageOfLook how long ago the backsight was sighted, in words; empty where unknown
+     * @param closingDue whether the class's interval is over
+     * @param doubtful how many shots lie between the last good look back and a bad one
+     * @param loose what would stay unproved if the instrument were picked up now
+     * @param foresights where one could move to
+     */
+    public record State(
+            boolean compared,
+            Optional<Pen> heldBy,
+            boolean practice,
+            boolean broken,
+            String mismatch,
+            String ageOfLook,
+            boolean closingDue,
+            int doubtful,
+            List<BeforePickingUp.Loose> loose,
+            List<String> foresights) {}
 
     /**
      * A booked line.
@@ -54,6 +83,7 @@ public record TurningPage(
             Reading.Face face,
             String reflector,
             Optional<MeasuredHeight> height,
+            OptionalDouble centringStdDev,
             boolean aside,
             String expected,
             String sentence) {}

@@ -88,6 +88,8 @@ async function send() {
 function book(event) {
   event.preventDefault();
   if (!document.getElementById("circle").value.trim()) {
+    const take = document.getElementById("take");
+    if (take && FIELDS.every(field => !document.getElementById(field).value.trim())) return take.click();
     showFaults({ circle: "Empty: expected the horizontal circle" });
     return;
   }
@@ -159,9 +161,27 @@ function openStrike(opener) {
 
 async function change(path, values) {
   const answer = await post(path, new URLSearchParams({ key: crypto.randomUUID(), ...values }));
+  if (answer.status === 422) return say((await answer.json()).message);
   if (!answer.ok || answer.redirected || !replace(await answer.text())) {
     say("That could not be booked: sign in again in another tab, then try once more.");
   }
+}
+
+/** What was called for out of the order, as the server is to take it up. */
+function aside() {
+  const live = document.getElementById("live");
+  if (!live?.elements.aside.value) return {};
+  return Object.fromEntries(["target", "role", "face", "reflector", "height", "heightTo"].map(name => [name, live.elements[name].value]));
+}
+
+/** Shows what the simulated station displays, to be read and typed. */
+async function showDisplay() {
+  const answer = await fetch(url() + "/display?" + new URLSearchParams(aside()));
+  const shown = await answer.json();
+  if (!answer.ok || shown.message) return say(shown.message ?? "");
+  document.querySelectorAll("[data-shown]").forEach(place => { place.textContent = shown[place.dataset.shown] ?? ""; });
+  document.getElementById("display").hidden = false;
+  document.getElementById("circle").focus({ preventScroll: true });
 }
 
 function begin() {
@@ -178,7 +198,9 @@ function begin() {
       input.addEventListener("keydown", event => {
         if (event.key === "Enter") {
           event.preventDefault();
-          next(input);
+          const take = document.getElementById("take");
+          if (take && FIELDS.every(other => !document.getElementById(other).value.trim())) take.click();
+          else next(input);
         }
       });
     }
@@ -197,6 +219,16 @@ function begin() {
     change("/strike", { ...striking, reason: button.dataset.reason, other: document.getElementById("other-reason").value })));
   document.getElementById("strike-cancel").addEventListener("click", () => { document.getElementById("strike-panel").hidden = true; });
   document.getElementById("strike-panel").addEventListener("submit", event => event.preventDefault());
+  document.querySelectorAll(".act-post").forEach(button => button.addEventListener("click", async () => {
+    button.disabled = true;
+    await change(button.dataset.path, { ...(button.dataset.aside ? aside() : {}), ...(button.dataset.all ? { all: "1" } : {}) });
+    button.disabled = false;
+  }));
+  document.querySelectorAll(".act-form").forEach(form => form.addEventListener("submit", event => {
+    event.preventDefault();
+    change(form.dataset.path, Object.fromEntries(new FormData(form, event.submitter)));
+  }));
+  document.getElementById("show-display")?.addEventListener("click", showDisplay);
   document.querySelectorAll(".order-form").forEach(form => form.addEventListener("submit", event => {
     event.preventDefault();
     change("/order", Object.fromEntries(new FormData(form)));

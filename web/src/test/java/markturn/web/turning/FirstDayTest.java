@@ -76,7 +76,7 @@ class FirstDayTest {
         page.navigate(job + "/setup");
         page.locator("#station").selectOption("A");
         page.locator("#height").fill("1.500");
-        page.locator("[name='back-0']").selectOption("B");
+        page.locator("[name='back-0']").fill("B");
         page.locator("[name='back-0-reflector']").selectOption("Prism");
         page.locator("[name='back-0-height']").fill("1.500");
         if (!target.isEmpty()) {
@@ -327,7 +327,7 @@ class FirstDayTest {
         page.navigate(job + "/setup");
         page.locator("#station").selectOption("A");
         page.locator("#height").fill("0");
-        page.locator("[name='back-0']").selectOption("A");
+        page.locator("[name='back-0']").fill("A");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
                 .click();
         assertThat(page.locator("#fault-height")).containsText("0: expected the height of the instrument");

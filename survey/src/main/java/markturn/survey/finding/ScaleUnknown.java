@@ -1,0 +1,22 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.reduce.GridScale;
+
+/** A map projection that cannot be computed where the marks are. */
+final class ScaleUnknown implements Rule {
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        if (GridScale.inForce(evidence.job()).isPresent()) {
+            return Stream.empty();
+        }
+        return Stream.of(
+                Finding.of(
+                        "scale-unknown",
+                        Severity.STOP,
+                        "",
+                        "",
+                        "The map projection of this job cannot be computed at its control marks, so no scale factor follows from it. Look at its definition and at the coordinates."));
+    }
+}

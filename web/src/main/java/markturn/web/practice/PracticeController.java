@@ -1,0 +1,139 @@
+package markturn.web.practice;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.formats.Pieces;
+import markturn.simulator.AlderWeir;
+import markturn.simulator.Fault;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.SatelliteFix;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.Payload;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Simulated devices for a job: the station, the rover, the sensor, and the slips that can be practised with them. */
+@Controller
+class PracticeController {
+    private static final long LARGEST_SEED = 999_999;
+
+    private final FieldBook fieldBook;
+
+    PracticeController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    /** Opens a fresh job at Alder Weir with its control, and the devices switched on. */
+    @PostMapping("/practice/open")
+    String open(@RequestParam(defaultValue = "1") long seed, Principal who) {
+        String id = fieldBook.open(AlderWeir.blank(), who.getName(), Set.of(who.getName()));
+        fieldBook.add(id, "practice", who.getName(), EntryKind.PRACTICE, payload(seed, List.of()));
+        return "redirect:/job/" + id + "/setup";
+    }
+
+    @GetMapping("/job/{id}/practice")
+    String page(@PathVariable String id, Model model, Principal who) {
+        return page(fieldBook.book(id, who.getName()), model, Map.of());
+    }
+
+    private static String page(Book book, Model model, Map<String, String> faults) {
+        JobPage.frame(model, book, "Job");
+        model.addAttribute("faults", faults);
+        model.addAttribute("key", Payload.key());
+        model.addAttribute("devices", book.practice());
+        model.addAttribute("slips", Fault.values());
+        book.practice().ifPresent(practice -> {
+            model.addAttribute("air", practice.weather().read());
+            List<String> there = practice.world(book.job()).names();
+            model.addAttribute("there", there);
+        });
+        model.addAttribute("fixes", book.job().fixes());
+        return "practice/page";
+    }
+
+    /** Switches the devices on, or their slips. */
+    @PostMapping("/job/{id}/practice")
+    String choose(
+            @PathVariable String id,
+            @RequestParam Map<String, String> typed,
+            @RequestParam(required = false) List<String> slip,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        long seed = (long) form.required("seed", 0, LARGEST_SEED, "a whole number from 0 to 999999");
+        if (!form.isSound()) {
+            return page(book, model, form.faults());
+        }
+        List<String> slips = slip == null ? List.of() : slip;
+        fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.PRACTICE, payload(seed, slips));
+        return "redirect:/job/" + id + "/practice";
+    }
+
+    private static ObjectNode payload(long seed, List<String> slips) {
+        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("seed", seed);
+        ArrayNode faults = payload.putArray("faults");
+        slips.forEach(faults::add);
+        return payload;
+    }
+
+    /** Fixes a mark with the satellite rover. */
+    @PostMapping("/job/{id}/practice/fix")
+    String fix(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        String mark = form.name("mark", "the mark the rover stands on");
+        Optional<SatelliteFix> fix = Optional.empty();
+        if (form.isSound()) {
+            try {
+                fix = book.practice()
+                        .map(p -> p.rover(book.job())
+                                .fix(
+                                        mark,
+                                        form.text("use").equals("observation")
+                                                ? SatelliteFix.Use.OBSERVATION
+                                                : SatelliteFix.Use.CHECK));
+            } catch (IllegalArgumentException nothingThere) {
+                form.fault("mark", nothingThere.getMessage());
+            }
+        }
+        if (fix.isEmpty()) {
+            return page(book, model, form.faults());
+        }
+        Pieces pieces = new Pieces(book.job().units());
+        String key = typed.get("key");
+        if (book.job().mark(mark).isEmpty()) {
+            fieldBook.add(id, key + "-m", who.getName(), EntryKind.MARK, pieces.write(Mark.named(mark, Mark.Kind.NEW)));
+        }
+        fieldBook.add(id, key, who.getName(), EntryKind.FIX, pieces.write(rounded(fix.get(), book.job())));
+        return "redirect:/job/" + id + "/practice";
+    }
+
+    /** A job without elevations takes none from the rover. */
+    private static SatelliteFix rounded(SatelliteFix fix, Job job) {
+        Mark.Coordinates at = fix.position();
+        OptionalDouble up = job.planOnly() ? OptionalDouble.empty() : at.elevation();
+        return new SatelliteFix(
+                fix.mark(),
+                new Mark.Coordinates(at.northing(), at.easting(), up),
+                fix.stdDev(),
+                fix.use(),
+                fix.origin());
+    }
+}

@@ -1,0 +1,106 @@
+package markturn.web.setup;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.survey.finding.Words;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Position;
+import markturn.survey.station.SetupEffects;
+import markturn.web.fieldbook.Book;
+import markturn.web.frame.Form;
+
+/** What tilt, centring and air do to the sights of the setup that is being prepared, in words. */
+final class Effects {
+    /** A bubble, a plummet and a pocket thermometer read no finer than this. Common practice, no source. */
+    private static final double USUAL_PLUMMET = 0.001;
+
+    private static final double ONE_DEGREE = 1;
+    private static final double SOME_HECTOPASCALS = 3.5;
+
+    private Effects() {}
+
+    static List<String> of(Form form, Book book) {
+        SetupForm sheet = new SetupForm(form, book);
+        Words words = new Words(book.job().units());
+        SetupEffects effects = new SetupEffects(lines(form, sheet));
+        List<String> sentences = new ArrayList<>();
+        Optional<Setup.Tilt> tilt = sheet.tilt();
+        double size = tilt.map(t -> Math.hypot(t.along(), t.across()))
+                .orElse(book.job().classOfWork().limit(Limit.TILT));
+        effects.ofTilt(size)
+                .ifPresent(e -> sentences.add(
+                        "A tilt of %s turns the steepest sight, %s, by up to %s (%s there), on both faces alike%s."
+                                .formatted(
+                                        words.small(size),
+                                        e.target(),
+                                        words.small(e.turned()),
+                                        words.difference(e.moved()),
+                                        tilt.isPresent() && tilt.get().compensated()
+                                                ? "; the compensator takes it out"
+                                                : tilt.isEmpty() ? " (the class's limit; enter what you read)" : "")));
+        OptionalDouble plummet = sheet.plummet();
+        double beside = plummet.orElse(USUAL_PLUMMET);
+        effects.ofCentring(beside)
+                .ifPresent(e -> sentences.add("%s beside the mark turns the shortest sight, %s (%s), by up to %s."
+                        .formatted(
+                                words.difference(beside),
+                                e.target(),
+                                words.line(e.distance()),
+                                words.small(e.turned()))));
+        sheet.instrument().ifPresent(instrument -> air(effects, instrument, sheet, words, sentences));
+        return sentences;
+    }
+
+    private static void air(
+            SetupEffects effects, Instrument instrument, SetupForm sheet, Words words, List<String> sentences) {
+        Atmosphere air = sheet.atmosphere().orElse(instrument.reference());
+        effects.ofAir(instrument, air, ONE_DEGREE, 0)
+                .ifPresent(degree -> effects.ofAir(instrument, air, 0, SOME_HECTOPASCALS)
+                        .ifPresent(pressure ->
+                                sentences.add("1 degree is %s on the longest sight, %s (%s); 3.5 hPa are %s."
+                                        .formatted(
+                                                words.difference(degree.moved()),
+                                                degree.target(),
+                                                words.line(degree.distance()),
+                                                words.difference(pressure.moved())))));
+    }
+
+    private static List<SetupEffects.Line> lines(Form form, SetupForm sheet) {
+        Optional<Position> station = sheet.position(form.text("station"));
+        Set<String> targets = new LinkedHashSet<>();
+        for (int row = 0; row < SetupForm.BACKSIGHTS; row++) {
+            targets.add(form.text("back-" + row));
+        }
+        for (int row = 0; row < SetupForm.FORESIGHTS; row++) {
+            targets.add(form.text("fore-" + row));
+        }
+        List<SetupEffects.Line> lines = new ArrayList<>();
+        for (String target : targets) {
+            Optional<Position> at = sheet.position(target);
+            if (station.isPresent() && at.isPresent() && station.get().distanceTo(at.get()) > 0) {
+                lines.add(line(target, station.get(), at.get()));
+            }
+        }
+        return lines;
+    }
+
+    private static SetupEffects.Line line(String target, Position from, Position to) {
+        double distance = from.distanceTo(to);
+        boolean levels = from.elevation().isPresent() && to.elevation().isPresent();
+        return new SetupEffects.Line(
+                target,
+                distance,
+                levels
+                        ? OptionalDouble.of(Math.atan2(
+                                distance,
+                                to.elevation().getAsDouble() - from.elevation().getAsDouble()))
+                        : OptionalDouble.empty());
+    }
+}

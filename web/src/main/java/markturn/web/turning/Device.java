@@ -1,0 +1,43 @@
+package markturn.web.turning;
+
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
+import java.util.UUID;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+
+/** The device a page is shown on, known by a cookie that says nothing but that. */
+final class Device {
+    private static final String COOKIE = "device";
+    private static final int A_YEAR = 365 * 24 * 3600;
+
+    private Device() {}
+
+    /** Its name; empty where it has none yet. */
+    static String name() {
+        HttpServletRequest request =
+                ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+        Cookie[] cookies = request.getCookies() == null ? new Cookie[0] : request.getCookies();
+        return Arrays.stream(cookies)
+                .filter(c -> c.getName().equals(COOKIE) && c.getValue().length() <= 60)
+                .map(Cookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    static boolean isUnknown() {
+        return name().isEmpty();
+    }
+
+    /** Gives it a name. */
+    static void remember(HttpServletResponse response) {
+        Cookie cookie = new Cookie(COOKIE, UUID.randomUUID().toString());
+        cookie.setPath("/");
+        cookie.setMaxAge(A_YEAR);
+        cookie.setHttpOnly(true);
+        cookie.setAttribute("SameSite", "Lax");
+        response.addCookie(cookie);
+    }
+}

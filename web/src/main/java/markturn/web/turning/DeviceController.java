@@ -1,0 +1,263 @@
+package markturn.web.turning;
+
+import java.security.Principal;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import markturn.formats.Pieces;
+import markturn.simulator.TotalStation;
+import markturn.survey.finding.DoubtfulShots;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.fieldbook.TurningOrders;
+import markturn.web.frame.Display;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import markturn.web.people.People;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What happens at a setup beside typing: the simulated station, breaks, the pen, and a drift that was found. */
+@Controller
+class DeviceController {
+    private static final int MOST_AUTOMATIC = 400;
+
+    private final FieldBook fieldBook;
+    private final People people;
+
+    DeviceController(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    /** Takes the line in hand with the simulated station: one pointing, or with {@code all} everything that is left. */
+    @PostMapping("/job/{id}/turning/{name}/measure")
+    Object measure(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Optional<TurningDesk.Aside> aside = TurningController.aside(typed, book.job());
+        boolean all = typed.containsKey("all");
+        try {
+            Book longer = all
+                    ? turnAll(book, name, typed.get("key"), who)
+                    : turnOne(book, name, typed.get("key"), aside, false, who);
+            Optional<TurningDesk.Aside> next = aside.flatMap(a -> TurningController.following(
+                    longer.job(),
+                    longer.job()
+                            .setup(name)
+                            .orElseThrow()
+                            .readings()
+                            .get(longer.job()
+                                            .setup(name)
+                                            .orElseThrow()
+                                            .readings()
+                                            .size()
+                                    - 1)));
+            return TurningController.page(longer, name, next, model);
+        } catch (Refused refused) {
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                    .body(Map.of("message", refused.getMessage()));
+        }
+    }
+
+    private Book turnAll(Book book, String name, String key, Principal who) {
+        Book longer = book;
+        for (int i = 0; i < MOST_AUTOMATIC; i++) {
+            TurningDesk desk = new TurningDesk(longer, setup(longer, name));
+            if (desk.live(Optional.empty()).isEmpty()) {
+                break;
+            }
+            longer = turnOne(longer, name, key + "-" + i, Optional.empty(), true, who);
+            if (!new TurningDesk(longer, setup(longer, name))
+                    .page(Optional.empty(), Device.name())
+                    .state()
+                    .mismatch()
+                    .isEmpty()) {
+                break;
+            }
+        }
+        return longer;
+    }
+
+    private Book turnOne(
+            Book book, String name, String key, Optional<TurningDesk.Aside> aside, boolean automatic, Principal who) {
+        Setup setup = setup(book, name);
+        TurningPage.Live live = new TurningDesk(book, setup)
+                .live(aside)
+                .orElseThrow(() -> new Refused("circle", "All sets are turned: add a set, or call for a sight"));
+        TotalStation.Shown shown = new Devices(book, setup).shown(live, automatic);
+        Reading reading = Devices.reading(live, shown, book.job());
+        Pieces pieces = new Pieces(book.job().units());
+        if (book.job().mark(live.target()).isEmpty()) {
+            fieldBook.add(
+                    book.jobId(),
+                    key + "-m",
+                    who.getName(),
+                    EntryKind.MARK,
+                    pieces.write(Mark.named(live.target(), Mark.Kind.LOCATED)));
+        }
+        return fieldBook.add(
+                book.jobId(),
+                key,
+                who.getName(),
+                EntryKind.READING,
+                TurningController.payload(name, pieces.write(reading)));
+    }
+
+    /** Only the display of the simulated station: it is read and typed by hand. */
+    @GetMapping("/job/{id}/turning/{name}/display")
+    ResponseEntity<Map<String, String>> display(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> asked,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = setup(book, name);
+        Optional<TurningPage.Live> live = new TurningDesk(book, setup).live(TurningController.aside(asked, book.job()));
+        if (live.isEmpty()) {
+            return ResponseEntity.ok(Map.of("message", "All sets are turned."));
+        }
+        try {
+            Reading seen = Devices.reading(live.get(), new Devices(book, setup).shown(live.get(), false), book.job());
+            Display show = new Display(book.job().units());
+            Map<String, String> shown = new LinkedHashMap<>();
+            shown.put("circle", show.decorated(seen.circle().written()));
+            shown.put("zenith", show.decorated(seen.zenith().orElseThrow().written()));
+            shown.put("slope", show.length(seen.slope()) + " " + show.lengthSign());
+            return ResponseEntity.ok(shown);
+        } catch (Refused refused) {
+            return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                    .body(Map.of("message", refused.getMessage()));
+        }
+    }
+
+    /** Notes an interruption, with its reason. */
+    @PostMapping("/job/{id}/turning/{name}/break")
+    String interrupt(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam String key,
+            @RequestParam(defaultValue = "pause") String reason,
+            Model model,
+            Principal who) {
+        ObjectNode payload = node(name).put("reason", reason);
+        return TurningController.page(
+                fieldBook.add(id, key, who.getName(), EntryKind.BREAK, payload), name, Optional.empty(), model);
+    }
+
+    /** Closes the half-set that a break spoiled: what the moved circle read is struck out, and another set is turned. */
+    @PostMapping("/job/{id}/turning/{name}/close-half")
+    String closeHalf(
+            @PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = setup(book, name);
+        int set = new Interruption(book, setup).set().orElseThrow(NotHere::new);
+        int broken = book.lastBreak(name).orElseThrow(NotHere::new);
+        java.util.List<String> moved = new java.util.ArrayList<>();
+        for (int place = broken; place < setup.readings().size(); place++) {
+            Reading reading = setup.readings().get(place);
+            if (reading.stands() && reading.set().orElse(0) == set) {
+                moved.add(book.keyOf(name, place));
+            }
+        }
+        if (!moved.isEmpty()) {
+            fieldBook.add(
+                    id,
+                    key + "-s",
+                    who.getName(),
+                    EntryKind.STRIKE,
+                    Payload.lines(moved, "the circle had moved in the break"));
+        }
+        Pieces pieces = new Pieces(book.job().units());
+        Book longer = fieldBook.add(
+                id,
+                key,
+                who.getName(),
+                EntryKind.ORDER,
+                TurningOrders.payload(name, book.order(setup).closing(set), pieces));
+        return TurningController.page(longer, name, Optional.empty(), model);
+    }
+
+    /** This device takes the pen of the setup. */
+    @PostMapping("/job/{id}/turning/{name}/pen")
+    String pen(
+            @PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
+        ObjectNode payload = node(name).put("device", Device.name());
+        return TurningController.page(
+                fieldBook.add(id, key, who.getName(), EntryKind.PEN, payload), name, Optional.empty(), model);
+    }
+
+    /** What to do with the shots that a drift made doubtful: correct them by time, or strike them out. */
+    @PostMapping("/job/{id}/turning/{name}/drift")
+    String drift(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam String key,
+            @RequestParam String how,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = setup(book, name);
+        if (reason.isBlank()) {
+            model.addAttribute("message", "That needs a reason: what moved, as far as can be seen.");
+            return TurningController.page(book, name, Optional.empty(), model);
+        }
+        Book longer = how.equals("strike")
+                ? fieldBook.add(
+                        id,
+                        key,
+                        who.getName(),
+                        EntryKind.STRIKE,
+                        Payload.lines(
+                                DoubtfulShots.places(book.result().measured().setup(name)).stream()
+                                        .map(place -> book.keyOf(setup.name(), place))
+                                        .toList(),
+                                "drift: " + reason))
+                : fieldBook.add(
+                        id,
+                        key,
+                        who.getName(),
+                        EntryKind.DECISION,
+                        new Pieces(book.job().units()).write(correction(name, reason, who)));
+        return TurningController.page(longer, name, Optional.empty(), model);
+    }
+
+    private Decision correction(String setup, String reason, Principal who) {
+        return new Decision(
+                Optional.of(java.time.Instant.now().truncatedTo(java.time.temporal.ChronoUnit.SECONDS)),
+                people.shownName(who.getName()),
+                Decision.CORRECT_DRIFT,
+                new HashMap<>(Map.of("setup", setup)),
+                reason,
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    private static Setup setup(Book book, String name) {
+        return book.job().setup(name).orElseThrow(NotHere::new);
+    }
+
+    private static ObjectNode node(String setup) {
+        return JsonNodeFactory.instance.objectNode().put("setup", setup);
+    }
+}
