@@ -23,6 +23,8 @@ import markturn.survey.result.Position;
 /** What would stay unproved if the instrument were picked up now, and the sight that would cure each. */
 public final class BeforePickingUp {
     private static final int MARKS_PROPOSED = 2;
+    /** Minutes; what was left yesterday cannot be cured by a sight today. */
+    private static final double A_DAY = 1440;
 
     private final Job job;
     private final Measured measured;
@@ -96,7 +98,9 @@ public final class BeforePickingUp {
                     "No look back was taken outside the sets.",
                     "Closing sight: " + zero + " again, before picking up.",
                     Optional.of(zero)));
-        } else if (now.isPresent() && ageOfLastLook(now.get()).orElse(0) > interval()) {
+        } else if (now.isPresent()
+                && ageOfLastLook(now.get()).orElse(0) > interval()
+                && ageOfLastLook(now.get()).orElse(0) < A_DAY) {
             loose.add(new Loose(
                     "The last look back is %s minutes old."
                             .formatted(Words.number(ageOfLastLook(now.get()).getAsDouble(), 0)),

@@ -122,6 +122,7 @@ final class Renote {
         }
         if (payload.hasNonNull("lines")) {
             List<Integer> readings = places().stream().map(Book.Place::index).toList();
+            on.put("setup", places().get(0).setup());
             on.put("readings", readings);
             on.put("target", firstLine().target());
         }

@@ -1,5 +1,6 @@
 package markturn.web.frame;
 
+import markturn.survey.reduce.GridScale;
 import markturn.web.fieldbook.Book;
 import org.springframework.ui.Model;
 
@@ -15,7 +16,9 @@ public final class JobPage {
         model.addAttribute("way", Way.through(book));
         model.addAttribute("act", act);
         model.addAttribute("show", new Display(book.job().units()));
-        model.addAttribute("practice", book.job().isPractice() || book.practice().isPresent());
+        model.addAttribute(
+                "practice", book.job().isPractice() || book.practice().isPresent());
+        model.addAttribute("scale", GridScale.inForce(book.job()).orElse(1));
         model.addAttribute("unproved", book.unproved());
     }
 }

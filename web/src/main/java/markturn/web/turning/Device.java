@@ -17,8 +17,10 @@ final class Device {
 
     /** Its name; empty where it has none yet. */
     static String name() {
-        HttpServletRequest request =
-                ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+        HttpServletRequest request = request();
+        if (request.getAttribute(COOKIE) instanceof String given) {
+            return given;
+        }
         Cookie[] cookies = request.getCookies() == null ? new Cookie[0] : request.getCookies();
         return Arrays.stream(cookies)
                 .filter(c -> c.getName().equals(COOKIE) && c.getValue().length() <= 60)
@@ -27,13 +29,19 @@ final class Device {
                 .orElse("");
     }
 
+    private static HttpServletRequest request() {
+        return ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+    }
+
     static boolean isUnknown() {
         return name().isEmpty();
     }
 
     /** Gives it a name. */
     static void remember(HttpServletResponse response) {
-        Cookie cookie = new Cookie(COOKIE, UUID.randomUUID().toString());
+        String name = UUID.randomUUID().toString();
+        request().setAttribute(COOKIE, name);
+        Cookie cookie = new Cookie(COOKIE, name);
         cookie.setPath("/");
         cookie.setMaxAge(A_YEAR);
         cookie.setHttpOnly(true);

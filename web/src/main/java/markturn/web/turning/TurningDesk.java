@@ -146,19 +146,29 @@ final class TurningDesk {
                 interruption.resight().isPresent(),
                 interruption.mismatch(),
                 working && age.isPresent() && age.getAsDouble() < A_DAY ? minutes(age.getAsDouble()) : "",
-                working && age.isPresent() && age.getAsDouble() > interval && age.getAsDouble() < A_DAY,
+                working && isStanding() && age.isPresent() && age.getAsDouble() > interval && age.getAsDouble() < A_DAY,
                 drifted && !book.job().isDecided(Decision.CORRECT_DRIFT, setup.name())
                         ? DoubtfulShots.places(measured).size()
                         : 0,
-                setup.readings().isEmpty()
+                setup.readings().isEmpty() || !isStanding()
                         ? List.of()
                         : BeforePickingUp.of(book.job(), result.measured(), setup.name(), Optional.of(Instant.now())),
                 result.measured().marks().stream()
                         .filter(m -> m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
                         .map(m -> m.name())
-                        .filter(name -> order.aim(name).isPresent()
+                        .filter(name -> isStanding()
+                                && order.aim(name).isPresent()
                                 && !setup.orientation().sights().contains(name))
                         .toList());
+    }
+
+    /** Whether the instrument still stands here: it has not been set up anywhere since. */
+    private boolean isStanding() {
+        return book.job().setups().stream()
+                .filter(s -> s.instrument().equals(setup.instrument()))
+                .reduce((earlier, later) -> later)
+                .filter(s -> s.name().equals(setup.name()))
+                .isPresent();
     }
 
     private static String minutes(double age) {
@@ -261,11 +271,36 @@ final class TurningDesk {
                     reading.slope().isPresent() ? show.length(reading.slope()) : "",
                     show.height(reading.targetHeight()),
                     show.time(reading.at()),
-                    margin.phrases(place),
+                    phrases(margin, place),
                     margin.judgements(place)));
             last = section;
         }
         return lines;
+    }
+
+    /** What a line is worth, and what was noted anew beside it: the note before stays legible. */
+    private List<String> phrases(Margin margin, int place) {
+        List<String> phrases = new ArrayList<>(margin.phrases(place));
+        book.job().decisions().stream()
+                .filter(d -> d.what().equals(Decision.RENOTE)
+                        && d.concerning("setup").equals(setup.name())
+                        && d.on().get("readings") instanceof List<?> places
+                        && places.stream().anyMatch(p -> p instanceof Number n && n.intValue() == place))
+                .forEach(d -> phrases.add("noted anew by %s: %s was %s (%s)"
+                        .formatted(d.by(), words(d.concerning("note")), was(d), d.reason())));
+        return phrases;
+    }
+
+    private static String words(String note) {
+        return note.replaceAll("([A-Z])", " $1").toLowerCase(java.util.Locale.ROOT);
+    }
+
+    private static String was(Decision decision) {
+        return decision.before()
+                .map(b -> b instanceof java.util.Map<?, ?> map && map.containsKey("value")
+                        ? "" + map.get("value")
+                        : "" + b)
+                .orElse("empty");
     }
 
     private static String section(Reading reading) {
