@@ -61,6 +61,10 @@ final class Element {
         return elements;
     }
 
+    boolean isText() {
+        return node.isString();
+    }
+
     String text() {
         return node.asString();
     }

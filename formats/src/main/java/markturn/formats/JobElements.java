@@ -210,19 +210,36 @@ final class JobElements {
                 : new Setup.ByAzimuth(of.circle("azimuth").orElseThrow(), of.text("sight"));
     }
 
-    static Setup setup(Element of) {
-        if (of.text("method").equals("resection")) {
-            of.fault("method", "a resection is not computed yet by this version: expected occupied");
+    private static Setup.Orientation byResection(Element of) {
+        return new Setup.ByResection(
+                of.list("leaveOut").stream().map(JobElements::leftOut).toList(), of.flag("solveScale", false));
+    }
+
+    /** The name of a mark, or an object that leaves only a part of it out. */
+    private static Setup.LeftOut leftOut(Element of) {
+        if (of.isText()) {
+            return new Setup.LeftOut(of.text(), Optional.empty());
         }
-        for (String key : List.of("leaveOut", "solveScale")) {
-            if (of.has(key)) {
-                of.fault(key, "belongs to a resection, which is not computed yet by this version");
+        return new Setup.LeftOut(
+                of.text("target"),
+                of.has("only")
+                        ? Optional.of(of.oneOf("only", Setup.Part.values(), JobElements::key))
+                        : Optional.empty());
+    }
+
+    static Setup setup(Element of) {
+        boolean free = of.text("method").equals("resection");
+        if (!free) {
+            for (String key : List.of("leaveOut", "solveScale")) {
+                if (of.has(key)) {
+                    of.fault(key, "belongs to a resection: expected only with \"method\": \"resection\"");
+                }
             }
         }
         return new Setup(
                 of.text("name"),
                 of.text("station"),
-                Setup.Method.OCCUPIED,
+                free ? Setup.Method.RESECTION : Setup.Method.OCCUPIED,
                 of.text("instrument"),
                 of.find("instrumentHeight").map(JobElements::height),
                 of.find("tilt")
@@ -231,7 +248,7 @@ final class JobElements {
                                 t.small("across").orElseThrow(),
                                 t.flag("compensated", false))),
                 of.find("atmosphere").map(JobElements::atmosphere),
-                orientation(of),
+                free ? byResection(of) : orientation(of),
                 new Setup.SettingUp(of.length("plummet"), of.length("centringStdDev"), of.instant("at")),
                 of.list("readings").stream().map(JobElements::reading).toList());
     }

@@ -86,8 +86,22 @@ final class JobNames {
     }
 
     private void setup(Setup setup, String path) {
-        mark(setup.station(), path + ".station");
+        if (setup.orientation() instanceof Setup.ByResection free) {
+            for (int i = 0; i < free.leaveOut().size(); i++) {
+                mark(free.leaveOut().get(i).target(), path + ".leaveOut[" + i + "]");
+            }
+        } else {
+            mark(setup.station(), path + ".station");
+            orientation(setup, path);
+        }
         listed(instruments, setup.instrument(), path + ".instrument", "instrument");
+        instrumentHeight(setup, path + ".instrumentHeight");
+        for (int i = 0; i < setup.readings().size(); i++) {
+            reading(setup, setup.readings().get(i), path + ".readings[" + i + "]");
+        }
+    }
+
+    private void orientation(Setup setup, String path) {
         Set<String> sights = new HashSet<>();
         for (String sight : setup.orientation().sights()) {
             if (sight.isEmpty()) {
@@ -101,15 +115,11 @@ final class JobNames {
                 fault(path + ".orientation", sight, "named twice");
             }
         }
-        instrumentHeight(setup, path + ".instrumentHeight");
-        for (int i = 0; i < setup.readings().size(); i++) {
-            reading(setup, setup.readings().get(i), path + ".readings[" + i + "]");
-        }
     }
 
     private void instrumentHeight(Setup setup, String path) {
         if (setup.instrumentHeight().isEmpty()) {
-            if (!job.planOnly()) {
+            if (!job.planOnly() && !setup.isFree()) {
                 fault(
                         path,
                         "",

@@ -208,7 +208,37 @@ final class JobNodes {
                         .put("across", small(t.across()))
                         .put("compensated", t.compensated()));
         of.atmosphere().ifPresent(a -> atmosphere(to.putObject("atmosphere"), a));
-        ObjectNode orientation = to.putObject("orientation");
+        if (of.orientation() instanceof Setup.ByResection free) {
+            resection(to, free);
+        } else {
+            orientation(to.putObject("orientation"), of);
+        }
+        putLength(to, "plummet", of.settingUp().plummet());
+        putLength(to, "centringStdDev", of.settingUp().centringStdDev());
+        of.settingUp().at().ifPresent(at -> to.put("at", at.toString()));
+        to.set("readings", list(of.readings(), this::reading));
+        return to;
+    }
+
+    private static void resection(ObjectNode to, Setup.ByResection free) {
+        if (!free.leaveOut().isEmpty()) {
+            ArrayNode leaveOut = to.putArray("leaveOut");
+            for (Setup.LeftOut left : free.leaveOut()) {
+                if (left.only().isEmpty()) {
+                    leaveOut.add(left.target());
+                } else {
+                    leaveOut.addObject()
+                            .put("target", left.target())
+                            .put("only", JobElements.key(left.only().get()));
+                }
+            }
+        }
+        if (free.solveScale()) {
+            to.put("solveScale", true);
+        }
+    }
+
+    private void orientation(ObjectNode orientation, Setup of) {
         if (of.orientation() instanceof Setup.ByAzimuth given) {
             orientation.put("azimuth", given.azimuth().written()).put("sight", given.sight());
         } else if (of.orientation() instanceof Setup.ByFeature feature) {
@@ -222,11 +252,6 @@ final class JobNodes {
             ArrayNode sights = orientation.putArray("sights");
             of.orientation().sights().forEach(sights::add);
         }
-        putLength(to, "plummet", of.settingUp().plummet());
-        putLength(to, "centringStdDev", of.settingUp().centringStdDev());
-        of.settingUp().at().ifPresent(at -> to.put("at", at.toString()));
-        to.set("readings", list(of.readings(), this::reading));
-        return to;
     }
 
     ObjectNode reading(Reading of) {

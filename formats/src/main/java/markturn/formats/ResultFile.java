@@ -145,7 +145,7 @@ public final class ResultFile {
         position(to, setup.station());
         small((ObjectNode) to.get("stdDev"), "orientation", root(setup.orientationVariance()));
         angle(to, "orientation", setup.orientation());
-        to.putNull("scalePpm");
+        plain(to, "scalePpm", setup.scalePpm());
         to.put("ppm", setup.ppm());
         if (setup.redundancy().isPresent()) {
             to.put("redundancy", setup.redundancy().getAsInt());
@@ -193,7 +193,7 @@ public final class ResultFile {
         to.put("target", of.target()).put("kind", of.kind().key());
         put(to, "residual", of(of.residual()), unit);
         put(to, "stdDev", of(of.stdDev()), unit);
-        plain(to, "redundancy", of(of.redundancy()));
+        plain(to, "redundancy", of.redundancy());
         plain(to, "standardised", of.standardised());
         put(to, "detectable", of.detectable(), unit);
         return to.put("used", of.used());

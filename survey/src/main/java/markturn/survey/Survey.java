@@ -12,6 +12,7 @@ import markturn.survey.locate.Positions;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.station.FreeStation;
 import markturn.survey.station.OccupiedStation;
 
 /** The computation of a job. It reads like the order of the work: each setup in turn, then what it carried, then the judgement. */
@@ -30,7 +31,9 @@ public final class Survey {
         Positions positions = new Positions(job);
         List<MeasuredSetup> setups = new ArrayList<>();
         for (Setup setup : job.setups()) {
-            MeasuredSetup measured = OccupiedStation.measure(job, setup, positions.known());
+            MeasuredSetup measured = setup.isFree()
+                    ? FreeStation.measure(job, setup, positions.known())
+                    : OccupiedStation.measure(job, setup, positions.known());
             positions.carry(measured);
             setups.add(measured);
         }

@@ -12,7 +12,7 @@ final class BacksightMissing implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> {
+        return evidence.setups().filter(setup -> !setup.setup().isFree()).flatMap(setup -> {
             List<Finding> found = new ArrayList<>();
             if (setup.station().isEmpty()) {
                 found.add(Finding.of(

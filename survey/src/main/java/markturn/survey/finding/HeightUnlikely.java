@@ -26,6 +26,7 @@ final class HeightUnlikely implements Rule {
     private static Stream<Finding> instrument(Evidence evidence, MeasuredSetup setup) {
         OptionalDouble height = setup.instrumentHeight();
         if (height.isEmpty()
+                || setup.setup().instrumentHeight().isEmpty()
                 || (height.getAsDouble() >= LOWEST_INSTRUMENT && height.getAsDouble() <= HIGHEST_INSTRUMENT)) {
             return Stream.empty();
         }

@@ -15,6 +15,8 @@ import markturn.survey.reduce.BookedReading;
 import markturn.survey.result.Check;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Observation;
+import markturn.survey.result.Resected;
 import markturn.survey.result.SetAbstract;
 
 /**
@@ -77,19 +79,10 @@ public final class Judgements {
             residuals(sets, instrument, tests);
             distances(sets, instrument, tests);
         }
-        for (MeasuredSetup.Backsight backsight : setup.backsights()) {
-            test(
-                    Limit.BACKSIGHT_DISTANCE,
-                    backsight.target(),
-                    backsight.distanceDifference(),
-                    backsight.distanceStdDev(),
-                    tests);
-            test(
-                    Limit.BACKSIGHT_ELEVATION,
-                    backsight.target(),
-                    backsight.elevationDifference(),
-                    backsight.elevationStdDev(),
-                    tests);
+        if (setup.setup().isFree()) {
+            resection(setup, tests);
+        } else {
+            backsights(setup, tests);
         }
         heights(setup, instrument, tests);
         HalfSets.closures(setup)
@@ -106,6 +99,47 @@ public final class Judgements {
                         new Test(Limit.CLOSING_SIGHT, c.target(), OptionalInt.empty(), c.direction(), c.stdDev(), 1)));
         secondFixes(setup.name(), tests);
         return tests;
+    }
+
+    private static void backsights(MeasuredSetup setup, List<Test> tests) {
+        for (MeasuredSetup.Backsight backsight : setup.backsights()) {
+            test(
+                    Limit.BACKSIGHT_DISTANCE,
+                    backsight.target(),
+                    backsight.distanceDifference(),
+                    backsight.distanceStdDev(),
+                    tests);
+            test(
+                    Limit.BACKSIGHT_ELEVATION,
+                    backsight.target(),
+                    backsight.elevationDifference(),
+                    backsight.elevationStdDev(),
+                    tests);
+        }
+    }
+
+    /** Each mark's residual in the plan and in elevation; its own deviation is that of what is left over, σ√r. */
+    private static void resection(MeasuredSetup setup, List<Test> tests) {
+        for (Resected.Sighted sight : setup.resected().map(Resected::sights).orElse(List.of())) {
+            if (sight.isUsed() && sight.residual().isPresent()) {
+                double sigma = Math.hypot(
+                        leftOver(setup, sight.target(), Observation.Kind.DISTANCE),
+                        sight.distance() * leftOver(setup, sight.target(), Observation.Kind.DIRECTION));
+                test(Limit.RESECTION_POSITION, sight.target(), sight.residual(), OptionalDouble.of(sigma), tests);
+            }
+            if (sight.elevation()) {
+                double sigma = leftOver(setup, sight.target(), Observation.Kind.ELEVATION_DIFFERENCE);
+                test(Limit.RESECTION_ELEVATION, sight.target(), sight.up(), OptionalDouble.of(sigma), tests);
+            }
+        }
+    }
+
+    private static double leftOver(MeasuredSetup setup, String target, Observation.Kind kind) {
+        return setup.observations().stream()
+                .filter(o -> o.used() && o.target().equals(target) && o.kind() == kind)
+                .mapToDouble(o -> o.stdDev() * Math.sqrt(o.redundancy().orElse(0)))
+                .max()
+                .orElse(0);
     }
 
     /** Heights taped twice, and the plummet, which no chance excuses. */

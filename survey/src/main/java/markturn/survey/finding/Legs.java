@@ -34,7 +34,7 @@ final class Legs {
     }
 
     private static Weights weights(Job job, MeasuredSetup setup) {
-        return Weights.overMark(job, setup.setup());
+        return Weights.of(job, setup.setup());
     }
 
     private static Reflector reflector(Job job, SetAbstract sets) {

@@ -14,7 +14,7 @@ final class OneRay implements Rule {
                 .filter(m -> m.mark().kind() == Mark.Kind.NEW
                         && m.position().isPresent()
                         && m.from().isPresent())
-                .filter(m -> m.adjustedBy().isEmpty())
+                .filter(m -> m.adjustedBy().isEmpty() && !isFreeStation(evidence, m))
                 .filter(m -> evidence.measured().checks().stream()
                         .noneMatch(c -> c.mark().equals(m.name())
                                 && c.northingDifference().isPresent()))
@@ -27,5 +27,13 @@ final class OneRay implements Rule {
                         m.name(),
                         "%s is fixed by one ray from %s: a slip in it would not show. Sight it from a second setup before anything is built on it."
                                 .formatted(m.name(), m.from().get())));
+    }
+
+    /** A free station is fixed by all its marks together; what that proves is said there. */
+    private static boolean isFreeStation(Evidence evidence, MeasuredMark mark) {
+        return evidence.setups()
+                .anyMatch(s -> s.setup().isFree()
+                        && mark.from().filter(s.name()::equals).isPresent()
+                        && evidence.job().trueName(s.setup().station()).equals(mark.name()));
     }
 }

@@ -10,6 +10,17 @@ import markturn.survey.result.Measured;
 public final class Rules {
     private static final List<Rule> ALL = List.of(
             new BacksightMissing(),
+            new ResectionUndetermined(),
+            new NamesSwapped(),
+            new MarkDisagrees(),
+            new ElevationRoundError(),
+            new ScaleSuspect(),
+            new GroupsAgree(),
+            new LeftOutUnchecked(),
+            new TwoMarks(),
+            new WeakGeometry(),
+            new DangerCircle(),
+            new OutsideMarks(),
             new NoCommonSet(),
             new FacesDiffer(),
             new WrongTarget(),

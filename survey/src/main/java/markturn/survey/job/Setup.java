@@ -28,6 +28,9 @@ public record Setup(
         List<Reading> readings) {
     public Setup {
         readings = List.copyOf(readings);
+        if (orientation instanceof ByResection free) {
+            orientation = free.sighting(readings);
+        }
     }
 
     /** A setup of which the act of setting up was not noted. */
@@ -68,7 +71,8 @@ public record Setup(
 
     /** How the station's place is known. */
     public enum Method {
-        OCCUPIED
+        OCCUPIED,
+        RESECTION
     }
 
     /** What is left of the levelling, radians, along and across the first backsight; whether a two-axis compensator took it out. */
@@ -125,6 +129,67 @@ public record Setup(
         public List<String> sights() {
             return List.of(sight);
         }
+    }
+
+    /** What of a mark is left out of a resection. */
+    public enum Part {
+        DIRECTION,
+        DISTANCE,
+        ELEVATION
+    }
+
+    /** A mark, or only one part of it, that is left out of a resection; {@code only} is empty for all of it. */
+    public record LeftOut(String target, Optional<Part> only) {}
+
+    /**
+     * A free station: it stands anywhere, and the known marks it sights give place and orientation together.
+     *
+     * @param sights the marks sighted as backsights, in the order of the book; follows from the readings
+     * @param solveScale whether the scale is solved for, as a diagnosis
+     */
+    public record ByResection(List<String> sights, List<LeftOut> leaveOut, boolean solveScale) implements Orientation {
+        public ByResection {
+            sights = List.copyOf(sights);
+            leaveOut = List.copyOf(leaveOut);
+        }
+
+        /** Nothing sighted yet, nothing left out. */
+        public ByResection(List<LeftOut> leaveOut, boolean solveScale) {
+            this(List.of(), leaveOut, solveScale);
+        }
+
+        /** The first unstruck backsight booked; empty text before there is one. */
+        @Override
+        public String zero() {
+            return sights.isEmpty() ? "" : sights.get(0);
+        }
+
+        /** Whether that part of that mark takes part. */
+        public boolean uses(String target, Part part) {
+            return leaveOut.stream()
+                    .noneMatch(l -> l.target().equals(target)
+                            && (l.only().isEmpty() || l.only().get() == part));
+        }
+
+        private ByResection sighting(List<Reading> readings) {
+            List<String> sighted = readings.stream()
+                    .filter(r -> r.stands() && r.role() == Reading.Role.BACKSIGHT)
+                    .map(Reading::target)
+                    .distinct()
+                    .toList();
+            return new ByResection(sighted, leaveOut, solveScale);
+        }
+    }
+
+    /** Whether it stands free. */
+    public boolean isFree() {
+        return method == Method.RESECTION;
+    }
+
+    /** The same setup oriented otherwise. */
+    public Setup withOrientation(Orientation other) {
+        return new Setup(
+                name, station, method, instrument, instrumentHeight, tilt, atmosphere, other, settingUp, readings);
     }
 
     /** The same setup with other readings. */

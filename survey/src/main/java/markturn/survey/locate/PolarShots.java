@@ -22,7 +22,18 @@ public record PolarShots(
         Weights weights,
         Optional<Position> station,
         OptionalDouble orientation,
-        OptionalDouble orientationVariance) {
+        OptionalDouble orientationVariance,
+        Joint joint) {
+    /**
+     * How station and orientation vary together, as they do where one adjustment gave both.
+     *
+     * @param northing covariance of northing and orientation, metre radians
+     * @param easting covariance of easting and orientation, metre radians
+     */
+    public record Joint(double northing, double easting) {
+        /** They vary independently. */
+        public static final Joint NONE = new Joint(0, 0);
+    }
 
     /** What one fix gives. */
     public Shot shot(ReducedFix reduced) {
@@ -60,9 +71,9 @@ public record PolarShots(
                 + orientationVariance.getAsDouble();
         double length = weights.distance(reduced.distanceCount(), reflector, distance);
         Covariance carried = new Covariance(
-                turn * east * east + length * cos * cos,
-                turn * north * north + length * sin * sin,
-                -turn * north * east + length * cos * sin);
+                turn * east * east + length * cos * cos - 2 * east * joint.northing(),
+                turn * north * north + length * sin * sin + 2 * north * joint.easting(),
+                -turn * north * east + length * cos * sin + north * joint.northing() - east * joint.easting());
         boolean levels = from.elevation().isPresent() && rise.isPresent();
         return new Position(
                 from.northing() + north,

@@ -7,11 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Setup;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
@@ -62,6 +64,9 @@ public final class Positions {
 
     /** Takes in what a setup carried: new positions, and checks on what had one. Backsights do neither. */
     public void carry(MeasuredSetup setup) {
+        if (setup.setup().isFree()) {
+            place(setup);
+        }
         for (Shot shot : setup.shots()) {
             Reading.Role role = shot.fix().role();
             String mark = job.trueName(shot.fix().target());
@@ -74,6 +79,19 @@ public final class Positions {
                 known.put(mark, shot.position().get());
                 from.put(mark, setup.name());
             }
+        }
+    }
+
+    /** A free station is a mark that was fixed; one that had a position is checked by it. */
+    private void place(MeasuredSetup setup) {
+        String mark = job.trueName(setup.setup().station());
+        if (known.containsKey(mark)) {
+            checks.add(compare(mark, setup.name(), setup.station(), known.get(mark)));
+        } else {
+            setup.station().ifPresent(at -> {
+                known.put(mark, at);
+                from.put(mark, setup.name());
+            });
         }
     }
 
@@ -117,9 +135,18 @@ public final class Positions {
         return all;
     }
 
+    /** Free stations that the job's list of marks leaves out: they are new control all the same. */
+    private Stream<Mark> unlistedStations() {
+        return job.setups().stream()
+                .filter(s -> s.isFree() && job.mark(s.station()).isEmpty())
+                .map(Setup::station)
+                .distinct()
+                .map(name -> Mark.named(name, Mark.Kind.NEW));
+    }
+
     /** Every mark once, without its other names. */
     public List<MeasuredMark> marks() {
-        return job.marks().stream()
+        return Stream.concat(job.marks().stream(), unlistedStations())
                 .filter(m -> m.sameAs().isEmpty())
                 .map(m -> new MeasuredMark(
                         m,

@@ -11,10 +11,13 @@ import markturn.survey.job.Setup;
 public final class Heights {
     private Heights() {}
 
-    /** The vertical height of the instrument's axis over its mark; empty where none was measured. */
+    /**
+     * The vertical height of the instrument's axis over its mark; empty where none was measured. A free
+     * station needs none: without it, its elevation is that of the axis.
+     */
     public static OptionalDouble ofInstrument(Job job, Setup setup) {
         if (setup.instrumentHeight().isEmpty()) {
-            return OptionalDouble.empty();
+            return setup.isFree() ? OptionalDouble.of(0) : OptionalDouble.empty();
         }
         MeasuredHeight height = setup.instrumentHeight().get();
         return OptionalDouble.of(

@@ -19,9 +19,12 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
     /** How far refraction may lie from the coefficient assumed. */
     private static final double REFRACTION_UNCERTAINTY = 0.05;
 
-    /** Of a setup over a mark: centred as its own support is. */
-    public static Weights overMark(Job job, Setup setup) {
+    /** Of a setup: centred as its own support is; a free station has nothing to be centred over. */
+    public static Weights of(Job job, Setup setup) {
         Instrument instrument = job.instrument(setup.instrument());
+        if (setup.isFree()) {
+            return new Weights(instrument, 0, job.earth());
+        }
         double centring = setup.settingUp().centringStdDev().orElse(instrument.centringStdDev());
         return new Weights(instrument, centring, job.earth());
     }

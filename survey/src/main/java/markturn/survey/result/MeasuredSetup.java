@@ -16,6 +16,8 @@ import markturn.survey.reduce.BookedSetup;
  * @param ppm of its air; 0 where unknown
  * @param redundancy backsights less one; empty without orientation by coordinates
  * @param booked its standing readings; where a drift is corrected by decision, with their circles corrected
+ * @param resected what the marks prove, where it stands free
+ * @param scalePpm the scale solved for, where that was asked
  * @param abstracts one for each target sighted, by its first fix
  */
 public record MeasuredSetup(
@@ -35,6 +37,8 @@ public record MeasuredSetup(
         List<LeftOut> leaveOneOut,
         Optional<ClosingSight> closingSight,
         List<Look> looks,
+        Optional<Resected> resected,
+        OptionalDouble scalePpm,
         List<Shot> shots) {
     public String name() {
         return setup.name();

@@ -7,9 +7,10 @@ import java.util.OptionalDouble;
  *
  * @param residual adjusted minus observed, radians or metres by kind
  * @param stdDev a priori, same unit
- * @param redundancy its share of what is left over, 0 to 1
+ * @param redundancy its share of what is left over, 0 to 1; empty for what was left out
  */
-public record Observation(String target, Kind kind, double residual, double stdDev, double redundancy, boolean used) {
+public record Observation(
+        String target, Kind kind, double residual, double stdDev, OptionalDouble redundancy, boolean used) {
     /** Significance 0.1 %, power 80 %: the factor of the smallest error that shows (W. Baarda). */
     public static final double DETECTABLE_FACTOR = 4.13;
 
@@ -43,18 +44,20 @@ public record Observation(String target, Kind kind, double residual, double stdD
     }
 
     private boolean unchecked() {
-        return redundancy < NO_REDUNDANCY;
+        return redundancy.orElse(0) < NO_REDUNDANCY;
     }
 
     /** {@code v/(sigma sqrt r)}; empty where nothing checks it. */
     public OptionalDouble standardised() {
-        return unchecked() ? OptionalDouble.empty() : OptionalDouble.of(residual / (stdDev * Math.sqrt(redundancy)));
+        return unchecked()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(residual / (stdDev * Math.sqrt(redundancy.getAsDouble())));
     }
 
     /** The smallest error it would betray, {@code 4.13 sigma/sqrt r}; empty where nothing checks it. */
     public OptionalDouble detectable() {
         return unchecked()
                 ? OptionalDouble.empty()
-                : OptionalDouble.of(DETECTABLE_FACTOR * stdDev / Math.sqrt(redundancy));
+                : OptionalDouble.of(DETECTABLE_FACTOR * stdDev / Math.sqrt(redundancy.getAsDouble()));
     }
 }

@@ -1,19 +1,14 @@
 package markturn.survey.station;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import java.util.Set;
 import markturn.survey.angle.Angles;
-import markturn.survey.job.Decision;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
-import markturn.survey.job.Mark;
-import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.PolarShots;
@@ -24,9 +19,7 @@ import markturn.survey.reduce.Pointings;
 import markturn.survey.reduce.ReducedFix;
 import markturn.survey.reduce.Slope;
 import markturn.survey.reduce.Weights;
-import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
-import markturn.survey.result.MeasuredSetup.Backsight;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
@@ -41,8 +34,7 @@ public final class OccupiedStation {
     private final Map<String, Position> known;
     private final BookedSetup booked;
     private final List<ReducedFix> fixes;
-    private final Optional<MeasuredSetup.ClosingSight> closingSight;
-    private final List<MeasuredSetup.Look> looks;
+    private final ReducedSetup reduced;
     private final Optional<Position> station;
     private final Instrument instrument;
     private final Weights weights;
@@ -51,16 +43,12 @@ public final class OccupiedStation {
         this.job = job;
         this.setup = setup;
         this.known = known;
-        BookedSetup asBooked = new BookedSetup(job, setup);
-        List<ReducedFix> fixesAsBooked = reduced(job, setup, asBooked);
-        this.closingSight = ClosingSights.of(job, setup, asBooked, fixesAsBooked);
-        this.looks = ClosingSights.looks(job, setup, asBooked, fixesAsBooked);
-        boolean drifted = job.isDecided(Decision.CORRECT_DRIFT, setup.name());
-        this.booked = drifted ? new BookedSetup(job, DriftCorrection.apply(job, setup, looks)) : asBooked;
-        this.fixes = drifted ? reduced(job, setup, booked) : fixesAsBooked;
+        this.reduced = ReducedSetup.of(job, setup);
+        this.booked = reduced.booked();
+        this.fixes = reduced.fixes();
         this.station = position(setup.station());
         this.instrument = job.instrument(setup.instrument());
-        this.weights = Weights.overMark(job, setup);
+        this.weights = Weights.of(job, setup);
     }
 
     /**
@@ -79,7 +67,7 @@ public final class OccupiedStation {
         OptionalDouble variance =
                 oriented.map(o -> OptionalDouble.of(o.variance())).orElse(OptionalDouble.empty());
         boolean byMarks = setup.orientation() instanceof Setup.BySights;
-        PolarShots polar = new PolarShots(job, weights, station, orientation, variance);
+        PolarShots polar = new PolarShots(job, weights, station, orientation, variance, PolarShots.Joint.NONE);
         List<Shot> shots = fixes.stream().map(polar::shot).toList();
         List<SetAbstract> abstracts = SetAbstracts.of(booked, fixes);
         return new MeasuredSetup(
@@ -93,12 +81,15 @@ public final class OccupiedStation {
                 oriented.map(Oriented::redundancy).orElse(OptionalInt.empty()),
                 oriented.map(Oriented::varianceFactor).orElse(OptionalDouble.empty()),
                 abstracts,
-                backsights(shots),
+                new BacksightComparison(job, setup, weights, station, known)
+                        .rows(shots, target -> setup.orientation().sights().contains(target)),
                 byMarks ? oriented.map(Oriented::observations).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::marks).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::leaveOneOut).orElse(List.of()) : List.of(),
-                closingSight,
-                looks,
+                reduced.closingSight(),
+                reduced.looks(),
+                Optional.empty(),
+                OptionalDouble.empty(),
                 shots);
     }
 
@@ -123,12 +114,6 @@ public final class OccupiedStation {
         return distance == 0
                 ? Optional.empty()
                 : byAzimuth(feature.sight(), Math.atan2(east, north), feature.stdDev() / distance);
-    }
-
-    private static List<ReducedFix> reduced(Job job, Setup setup, BookedSetup booked) {
-        return booked.fixes().stream()
-                .map(fix -> ReducedFix.of(job, setup, booked, fix))
-                .toList();
     }
 
     private Optional<Position> position(String name) {
@@ -190,98 +175,5 @@ public final class OccupiedStation {
 
     private Reflector reflector(Pointings pointings) {
         return job.sighted(pointings.readings().get(0).reading());
-    }
-
-    private List<Backsight> backsights(List<Shot> shots) {
-        Set<String> targets = new LinkedHashSet<>(setup.orientation().sights());
-        shots.stream()
-                .filter(s -> s.fix().role() == Reading.Role.BACKSIGHT)
-                .forEach(s -> targets.add(s.fix().target()));
-        List<Backsight> rows = new ArrayList<>();
-        for (String target : targets) {
-            Optional<Shot> shot = shots.stream()
-                    .filter(s -> s.fix().role() == Reading.Role.BACKSIGHT
-                            && s.fix().target().equals(target))
-                    .max((a, b) -> Boolean.compare(
-                            a.horizontal().isPresent(), b.horizontal().isPresent()));
-            shot.ifPresent(s -> rows.add(compare(target, s)));
-        }
-        return rows;
-    }
-
-    private Backsight compare(String target, Shot shot) {
-        boolean used = setup.orientation().sights().contains(target);
-        Optional<Position> mark = position(target);
-        OptionalDouble none = OptionalDouble.empty();
-        if (mark.isEmpty() || station.isEmpty() || shot.horizontal().isEmpty()) {
-            return new Backsight(target, used, shot.horizontal(), none, none, none, none, none, none);
-        }
-        double inverse = station.get().distanceTo(mark.get());
-        double measured = shot.horizontal().getAsDouble();
-        Reflector reflector = reflector(shot.fix().pointings());
-        double azimuth = station.get().azimuthTo(mark.get());
-        double ofControl = given(setup.station()).along(azimuth) + given(target).along(azimuth);
-        double distanceVariance = weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
-                + station.get().plan().along(azimuth)
-                + mark.get().plan().along(azimuth)
-                + ofControl;
-        boolean levels = shot.rise().isPresent()
-                && station.get().elevation().isPresent()
-                && mark.get().elevation().isPresent();
-        OptionalDouble rise = levels
-                ? OptionalDouble.of(shot.rise().getAsDouble()
-                        - (mark.get().elevation().getAsDouble()
-                                - station.get().elevation().getAsDouble()))
-                : none;
-        OptionalDouble riseStdDev =
-                levels ? OptionalDouble.of(Math.sqrt(elevationVariance(target, mark.get(), shot))) : none;
-        Optional<Position> seen = shot.position();
-        return new Backsight(
-                target,
-                used,
-                shot.horizontal(),
-                OptionalDouble.of(measured - inverse),
-                OptionalDouble.of(Math.sqrt(distanceVariance)),
-                rise,
-                riseStdDev,
-                seen.map(p -> OptionalDouble.of(p.northing() - mark.get().northing()))
-                        .orElse(none),
-                seen.map(p -> OptionalDouble.of(p.easting() - mark.get().easting()))
-                        .orElse(none));
-    }
-
-    private double elevationVariance(String target, Position mark, Shot shot) {
-        Pointings pointings = shot.fix().pointings();
-        double own = weights.heightDifference(
-                pointings.zenithCount(),
-                pointings.distanceCount(),
-                reflector(shot.fix().pointings()),
-                shot.horizontal().getAsDouble(),
-                pointings.zenith().getAsDouble());
-        return own
-                + Math.pow(instrument.heightStdDev(), 2)
-                + station.flatMap(s -> optional(s.elevationVariance())).orElse(0.0)
-                + optional(mark.elevationVariance()).orElse(0.0)
-                + givenElevation(setup.station())
-                + givenElevation(target);
-    }
-
-    private static Optional<Double> optional(OptionalDouble value) {
-        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
-    }
-
-    /** Deviations of control are held fixed here, but a comparison must not blame the reading for them. */
-    private Covariance given(String name) {
-        return deviations(name)
-                .map(d -> new Covariance(d.northing() * d.northing(), d.easting() * d.easting(), 0))
-                .orElse(Covariance.NONE);
-    }
-
-    private double givenElevation(String name) {
-        return deviations(name).map(d -> d.elevation() * d.elevation()).orElse(0.0);
-    }
-
-    private Optional<Mark.Deviations> deviations(String name) {
-        return job.mark(job.trueName(name)).flatMap(Mark::stdDev);
     }
 }

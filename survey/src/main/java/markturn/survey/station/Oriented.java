@@ -70,7 +70,7 @@ record Oriented(List<Ray> rays, double orientation, double variance) {
                         Observation.Kind.DIRECTION,
                         residual(r),
                         Math.sqrt(r.variance()),
-                        redundancyOf(r),
+                        OptionalDouble.of(redundancyOf(r)),
                         true))
                 .toList();
     }

@@ -156,7 +156,7 @@ class CarryTest {
         // Adjusted minus observed; the two redundancies share the one that is left.
         assertThat(setup.observations().get(1).residual() / Angles.SECOND).isCloseTo(-10 - mean, within(1e-6));
         assertThat(setup.observations().stream()
-                        .mapToDouble(o -> o.redundancy())
+                        .mapToDouble(o -> o.redundancy().getAsDouble())
                         .sum())
                 .isCloseTo(1, within(1e-12));
         assertThat(setup.leaveOneOut().get(0).orientationShift()).isEmpty();

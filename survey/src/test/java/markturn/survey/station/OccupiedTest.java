@@ -79,7 +79,7 @@ class OccupiedTest {
             // observed − solution.
             double residual = observed[i] - solution.getEntry(0);
             assertThat(observation.residual() / Angles.SECOND).isCloseTo(residual, within(1e-7));
-            assertThat(observation.redundancy()).isCloseTo(1 - hat.getEntry(i, i), within(1e-10));
+            assertThat(observation.redundancy().getAsDouble()).isCloseTo(1 - hat.getEntry(i, i), within(1e-10));
             squares += residual * residual * weights.getEntry(i, i);
         }
         assertThat(measured.varianceFactor().getAsDouble()).isCloseTo(squares / 2, within(1e-9));
@@ -97,10 +97,10 @@ class OccupiedTest {
         NormalDistribution normal = new NormalDistribution();
         double factor = -normal.inverseCumulativeProbability(0.0005) + normal.inverseCumulativeProbability(0.8);
         assertThat(Observation.DETECTABLE_FACTOR).isCloseTo(factor, within(0.005));
-        Observation half = new Observation("B", Observation.Kind.DIRECTION, 3, 2, 0.25, true);
+        Observation half = new Observation("B", Observation.Kind.DIRECTION, 3, 2, OptionalDouble.of(0.25), true);
         assertThat(half.standardised().getAsDouble()).isCloseTo(3, within(1e-12));
         assertThat(half.detectable().getAsDouble()).isCloseTo(4.13 * 4, within(1e-12));
-        assertThat(new Observation("B", Observation.Kind.DIRECTION, 0, 2, 0, true).detectable())
+        assertThat(new Observation("B", Observation.Kind.DIRECTION, 0, 2, OptionalDouble.of(0), true).detectable())
                 .isEmpty();
     }
 

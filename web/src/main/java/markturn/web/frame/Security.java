@@ -9,6 +9,8 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -59,13 +61,19 @@ class Security {
     /** A page that stood open longer than its sign-in leads to the sign-in; whoever is signed in lacks the role. */
     private static void denied(HttpServletRequest request, HttpServletResponse response, AccessDeniedException denied)
             throws IOException {
-        boolean expired = denied instanceof CsrfException && request.getUserPrincipal() == null;
+        boolean expired = denied instanceof CsrfException && !isSignedIn();
         boolean fetched = request.getHeader("X-Requested-With") != null;
         if (expired && !fetched) {
             response.sendRedirect("/sign-in?expired");
         } else {
             response.sendError(HttpServletResponse.SC_FORBIDDEN);
         }
+    }
+
+    /** The request does not know its principal yet where tokens are checked; the context does. */
+    private static boolean isSignedIn() {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        return who != null && who.isAuthenticated();
     }
 
     @Bean

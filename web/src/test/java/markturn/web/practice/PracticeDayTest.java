@@ -107,6 +107,7 @@ class PracticeDayTest {
         setUp(page);
         begin(page);
         page.locator("#show-display").click();
+        assertThat(page.locator("#display")).isVisible();
         String circle = page.locator("[data-shown='circle']").textContent();
         page.locator("#circle").fill(circle);
         page.locator("#zenith").fill(page.locator("[data-shown='zenith']").textContent());

@@ -1,0 +1,29 @@
+package markturn.survey.adjust;
+
+import markturn.survey.angle.Angles;
+
+/**
+ * A reduced direction: azimuth of the line less the orientation.
+ *
+ * @param orientation number of its unknown
+ * @param value radians
+ */
+public record Direction(Place from, Place to, int orientation, double value, double stdDev) implements Observed {
+    @Override
+    public double theoretical(double[] unknowns) {
+        return Angles.onCircle(Line.between(from, to, unknowns).azimuth() - unknowns[orientation]);
+    }
+
+    @Override
+    public double misclosure(double[] unknowns) {
+        return Angles.shortWay(value - theoretical(unknowns));
+    }
+
+    @Override
+    public void partials(double[] unknowns, Partial partial) {
+        Line line = Line.between(from, to, unknowns);
+        double squared = line.length() * line.length();
+        Line.bothEnds(from, to, -line.east() / squared, line.north() / squared, partial);
+        partial.by(orientation, -1);
+    }
+}

@@ -1,0 +1,86 @@
+package markturn.survey.adjust;
+
+import java.util.List;
+import java.util.function.Supplier;
+
+/**
+ * Gauss-Newton: linearised least squares, repeated until nothing moves. Textbook. Coordinates are best counted from a place nearby: of a
+ * number in the millions a double keeps no more than a nanometre.
+ */
+public final class LeastSquares {
+    private static final int MOST_STEPS = 200;
+    /** A step smaller than this, metres, radians or as a factor, leaves an error of its square: nothing. */
+    private static final double STILL = 1e-9;
+    /** Steps smaller than this are taken whole: there rounding decides whether squares fall. */
+    private static final double NEAR = 1e-4;
+
+    private static final int MOST_HALVINGS = 20;
+
+    private LeastSquares() {}
+
+    /**
+     * Adjusts.
+     *
+     * @param start a value for each unknown, near enough
+     * @param equations makes empty normal equations for each step
+     * @throws RankDefect where some combination of unknowns is not determined
+     * @throws NotConverging where the start was too far off, or the observations contradict each other grossly
+     */
+    public static Adjustment adjust(
+            List<? extends Observed> observations, double[] start, Supplier<NormalEquations> equations)
+            throws RankDefect, NotConverging {
+        double[] unknowns = start.clone();
+        for (int step = 0; step < MOST_STEPS; step++) {
+            NormalEquations normal = equations.get();
+            fill(observations, unknowns, normal);
+            double[] correction = normal.solve();
+            double largest = 0;
+            for (int i = 0; i < unknowns.length; i++) {
+                largest = Math.max(largest, Math.abs(correction[i]));
+            }
+            if (!Double.isFinite(largest)) {
+                break;
+            }
+            unknowns = stepped(observations, unknowns, correction, largest < NEAR);
+            if (largest < STILL) {
+                return new Adjustment(observations, unknowns, normal);
+            }
+        }
+        throw new NotConverging();
+    }
+
+    /** A whole step, or where that makes things worse, half of it, and again: gross contradictions must not throw it off. */
+    private static double[] stepped(
+            List<? extends Observed> observations, double[] unknowns, double[] correction, boolean near) {
+        double before = near ? Double.MAX_VALUE : squares(observations, unknowns);
+        double share = 1;
+        for (int halving = 0; ; halving++) {
+            double[] tried = unknowns.clone();
+            for (int i = 0; i < tried.length; i++) {
+                tried[i] += share * correction[i];
+            }
+            if (near || halving == MOST_HALVINGS || squares(observations, tried) <= before) {
+                return tried;
+            }
+            share /= 2;
+        }
+    }
+
+    private static double squares(List<? extends Observed> observations, double[] unknowns) {
+        double sum = 0;
+        for (Observed observed : observations) {
+            double v = observed.misclosure(unknowns) / observed.stdDev();
+            sum += v * v;
+        }
+        return sum;
+    }
+
+    private static void fill(List<? extends Observed> observations, double[] unknowns, NormalEquations normal) {
+        RowOfPartials row = new RowOfPartials();
+        for (Observed observed : observations) {
+            row.of(observed, unknowns);
+            double weight = 1 / (observed.stdDev() * observed.stdDev());
+            normal.add(row.unknowns(), row.partials(), row.count(), weight, observed.misclosure(unknowns));
+        }
+    }
+}

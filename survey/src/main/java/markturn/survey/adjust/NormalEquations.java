@@ -1,0 +1,18 @@
+package markturn.survey.adjust;
+
+/** The normal equations of one step: filled observation by observation, then solved. */
+public interface NormalEquations {
+    /** Takes in one observation's row: unknowns, partial derivatives, weight, misclosure. */
+    void add(int[] unknowns, double[] partials, int count, double weight, double misclosure);
+
+    /**
+     * Solves them.
+     *
+     * @return the correction of each unknown
+     * @throws RankDefect where some combination of unknowns is not determined
+     */
+    double[] solve() throws RankDefect;
+
+    /** The inverse's element, after {@link #solve()}: the cofactor of two unknowns. */
+    double cofactor(int row, int column);
+}

@@ -1,0 +1,46 @@
+package markturn.survey.finding;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.result.Resected.Sighted;
+
+/** Angles alone from a place on one circle with the marks: there they do not tell where it stands. */
+final class DangerCircle implements Rule {
+    /** How near the circle is near, as a share of its radius. Common practice, no source. */
+    private static final double NEAR = 0.1;
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return Free.of(evidence)
+                .filter(free -> free.used().size() >= 3 && free.used().stream().noneMatch(Sighted::length))
+                .flatMap(free -> judge(evidence, free).stream());
+    }
+
+    private static Optional<Finding> judge(Evidence evidence, Free free) {
+        List<Sighted> marks = free.used();
+        double[] circle = Circles.through(marks.get(0), marks.get(1), marks.get(2));
+        boolean onIt = marks.stream().allMatch(m -> Circles.off(circle, m.northing(), m.easting()) < NEAR);
+        double off =
+                Circles.off(circle, free.station().northing(), free.station().easting());
+        if (!onIt || off >= NEAR) {
+            return Optional.empty();
+        }
+        return Optional.of(Finding.of(
+                        "danger-circle",
+                        Severity.WARN,
+                        free.name(),
+                        "",
+                        "The station lies %s from the circle through %s, of radius %s: there angles alone hardly place it. Measure a distance, or sight %s."
+                                .formatted(
+                                        evidence.words().line(off * circle[2]),
+                                        Free.names(marks.stream()
+                                                .map(Sighted::target)
+                                                .toList()),
+                                        evidence.words().line(circle[2]),
+                                        free.nextSight(evidence)))
+                .with(Measure.LENGTH, off * circle[2], NEAR * circle[2]));
+    }
+}

@@ -1,0 +1,59 @@
+package markturn.survey.finding;
+
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Limit;
+import markturn.survey.result.Observation;
+
+/** The elevation of one mark off, while the others agree; often by a round number that was typed wrong. */
+final class ElevationRoundError implements Rule {
+    /** Heights are mistyped or poles mis-set by these. Common practice, no source. */
+    private static final double[] ROUND = {0.05, 0.1, 0.2, 0.3, 0.5, 1, 2, 5, 10};
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return Free.of(evidence)
+                .flatMap(free -> free.setup().observations().stream()
+                        .filter(o -> o.used() && o.kind() == Observation.Kind.ELEVATION_DIFFERENCE)
+                        .filter(o -> o.redundancy().orElse(0) > 0.01)
+                        .max(Comparator.comparingDouble(
+                                o -> Math.abs(o.standardised().orElse(0))))
+                        .flatMap(o -> judge(evidence, free, o))
+                        .stream());
+    }
+
+    private static Optional<Finding> judge(Evidence evidence, Free free, Observation worst) {
+        boolean out = evidence.out(Limit.RESECTION_ELEVATION)
+                .anyMatch(j -> j.setup().equals(free.name()) && j.target().equals(worst.target()));
+        if (!out) {
+            return Optional.empty();
+        }
+        // The whole error shows when the mark no longer pulls at the mean: v/r.
+        double error = worst.residual() / worst.redundancy().getAsDouble();
+        double limit = evidence.job().classOfWork().limit(Limit.RESECTION_ELEVATION);
+        double round = 0;
+        for (double candidate : ROUND) {
+            if (Math.abs(Math.abs(error) - candidate) <= limit / 2) {
+                round = candidate;
+            }
+        }
+        String text = round > 0
+                ? "The elevation of %s is off by %s, nearly the round %s: likeliest a height typed or set wrong. Look at its pole and its height."
+                        .formatted(
+                                worst.target(),
+                                evidence.words().difference(error),
+                                evidence.words().difference(round))
+                : "The elevation of %s does not fit: seen from here it lies %s %s than its elevation. Tape its target again, and look at the mark."
+                        .formatted(worst.target(), evidence.words().difference(error), error < 0 ? "higher" : "lower");
+        return Optional.of(Finding.of(
+                        round > 0 ? "elevation-round-error" : "mark-disagrees",
+                        Severity.STOP,
+                        free.name(),
+                        worst.target(),
+                        text)
+                .with(Measure.LENGTH, error, limit));
+    }
+}

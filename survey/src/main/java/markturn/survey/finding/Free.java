@@ -1,0 +1,111 @@
+package markturn.survey.finding;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import markturn.survey.angle.Angles;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+import markturn.survey.result.Resected;
+import markturn.survey.result.Resected.Sighted;
+
+/**
+ * A free station that has a position, as the rules look at it.
+ *
+ * @param used the marks of which anything takes part in the plan
+ */
+record Free(MeasuredSetup setup, Resected resected, Position station, List<Sighted> used) {
+    /** Every free station of a job that has a position. */
+    static Stream<Free> of(Evidence evidence) {
+        return evidence.setups()
+                .filter(s -> s.resected().isPresent() && s.station().isPresent())
+                .map(s -> new Free(
+                        s,
+                        s.resected().get(),
+                        s.station().get(),
+                        s.resected().get().sights().stream()
+                                .filter(Sighted::isUsed)
+                                .toList()));
+    }
+
+    String name() {
+        return setup.name();
+    }
+
+    double azimuthTo(Sighted sight) {
+        return Angles.onCircle(Math.atan2(sight.easting() - station.easting(), sight.northing() - station.northing()));
+    }
+
+    /** The smallest arc that holds all used marks: from which azimuth, and how wide, radians. */
+    Sector sector() {
+        List<Double> azimuths =
+                new ArrayList<>(used.stream().map(this::azimuthTo).toList());
+        Collections.sort(azimuths);
+        double widestGap = 0;
+        double from = 0;
+        for (int i = 0; i < azimuths.size(); i++) {
+            double next = i + 1 < azimuths.size() ? azimuths.get(i + 1) : azimuths.get(0) + Angles.TURN;
+            if (next - azimuths.get(i) > widestGap) {
+                widestGap = next - azimuths.get(i);
+                from = Angles.onCircle(next);
+            }
+        }
+        return new Sector(from, Angles.TURN - widestGap);
+    }
+
+    /** An arc of azimuths, radians. */
+    record Sector(double from, double width) {
+        boolean holds(double azimuth) {
+            return Angles.onCircle(azimuth - from) <= width;
+        }
+
+        /** The azimuth across from its middle: where another mark would help most. */
+        double opposite() {
+            return Angles.onCircle(from + width / 2 + Math.PI);
+        }
+    }
+
+    double farthestMark() {
+        return used.stream().mapToDouble(Sighted::distance).max().orElse(0);
+    }
+
+    /** Known control that was not sighted, and where to turn for it; else the direction in which a mark is wanted. */
+    String nextSight(Evidence evidence) {
+        List<String> sighted = resected.sights().stream()
+                .map(s -> evidence.job().trueName(s.target()))
+                .toList();
+        String others = evidence.measured().marks().stream()
+                .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
+                .filter(m -> !sighted.contains(m.name()))
+                .limit(2)
+                .map(m -> where(evidence, m.name(), m.position().orElseThrow()))
+                .collect(Collectors.joining(" or "));
+        return others.isEmpty() ? "one more mark towards about " + degrees(sector().opposite()) + "°" : others;
+    }
+
+    private String where(Evidence evidence, String mark, Position at) {
+        return "%s (azimuth about %s°, %s)"
+                .formatted(
+                        mark,
+                        degrees(Angles.onCircle(station.azimuthTo(at))),
+                        evidence.words().line(station.distanceTo(at)));
+    }
+
+    static String degrees(double azimuth) {
+        return "" + Math.round(Math.toDegrees(azimuth)) % 360;
+    }
+
+    /** The point of the compass an azimuth lies nearest to. */
+    static String compass(double azimuth) {
+        String[] points = {"north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"};
+        return points[(int) Math.round(Angles.onCircle(azimuth) / (Math.PI / 4)) % 8];
+    }
+
+    static String names(List<String> targets) {
+        return targets.size() < 2
+                ? String.join("", targets)
+                : String.join(", ", targets.subList(0, targets.size() - 1)) + " and " + targets.get(targets.size() - 1);
+    }
+}

@@ -1,0 +1,306 @@
+package markturn.survey.station;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+import markturn.survey.locate.PolarShots;
+import markturn.survey.reduce.Distances;
+import markturn.survey.reduce.Heights;
+import markturn.survey.reduce.Pointings;
+import markturn.survey.reduce.ReducedFix;
+import markturn.survey.reduce.Weights;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.MeasuredSetup.LeftOut;
+import markturn.survey.result.MeasuredSetup.MarkTest;
+import markturn.survey.result.Observation;
+import markturn.survey.result.Observation.Kind;
+import markturn.survey.result.Position;
+import markturn.survey.result.Resected;
+import markturn.survey.result.Shot;
+
+/**
+ * A setup that stands anywhere: place and orientation from the marks with coordinates that it sights as backsights. Once fixed it is used
+ * like any other.
+ */
+public final class FreeStation {
+    private final Job job;
+    private final Setup setup;
+    private final Map<String, Position> known;
+    private final ReducedSetup reduced;
+    private final Weights weights;
+    private final Setup.ByResection by;
+    private final List<Sight> sights;
+
+    private FreeStation(Job job, Setup setup, Map<String, Position> known) {
+        this.job = job;
+        this.setup = setup;
+        this.known = known;
+        this.reduced = ReducedSetup.of(job, setup);
+        this.weights = Weights.of(job, setup);
+        this.by = (Setup.ByResection) setup.orientation();
+        this.sights = sights();
+    }
+
+    /**
+     * Computes a setup.
+     *
+     * @param known positions by true name, as they are when this setup comes up
+     */
+    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known) {
+        return new FreeStation(job, setup, known).measured();
+    }
+
+    private List<Sight> sights() {
+        Map<String, Sight> byMark = new LinkedHashMap<>();
+        for (String target : by.sights()) {
+            String mark = job.trueName(target);
+            Position at = known.get(mark);
+            if (at != null && !mark.equals(job.trueName(setup.station()))) {
+                byMark.putIfAbsent(mark, sight(target, mark, at));
+            }
+        }
+        return List.copyOf(byMark.values());
+    }
+
+    private Sight sight(String target, String mark, Position at) {
+        Pointings pointings = reduced.booked().backsight(target);
+        var directions = pointings.reducedTo(reduced.booked().zeros());
+        List<ReducedFix> fixes = reduced.fixes().stream()
+                .filter(f -> f.fix().role() == Reading.Role.BACKSIGHT
+                        && job.trueName(f.fix().target()).equals(mark))
+                .toList();
+        Optional<ReducedFix> measured =
+                fixes.stream().filter(f -> f.horizontal().isPresent()).findFirst();
+        OptionalDouble none = OptionalDouble.empty();
+        OptionalDouble rise = measured.map(ReducedFix::elevationDifference).orElse(none);
+        return new Sight(
+                target,
+                mark,
+                at.northing(),
+                at.easting(),
+                at.elevation(),
+                job.mark(mark).flatMap(Mark::stdDev),
+                directions.mean(),
+                directions.count(),
+                measured.map(ReducedFix::horizontal).orElse(none),
+                measured.map(ReducedFix::distanceCount).orElse(0.0),
+                rise,
+                rise.isPresent() ? OptionalDouble.of(riseVariance(measured.orElseThrow())) : none,
+                job.sighted(pointings.readings().get(0).reading()),
+                by.uses(target, Setup.Part.DIRECTION),
+                by.uses(target, Setup.Part.DISTANCE),
+                by.uses(target, Setup.Part.ELEVATION));
+    }
+
+    private double riseVariance(ReducedFix fix) {
+        return weights.heightDifference(
+                fix.zenithCount(),
+                fix.distanceCount(),
+                job.sighted(fix.fix().pointings().readings().get(0).reading()),
+                fix.horizontal().getAsDouble(),
+                fix.zenith().getAsDouble());
+    }
+
+    private MeasuredSetup measured() {
+        Resection.Outcome outcome = Resection.solve(sights, weights, by.solveScale());
+        Optional<Levelled> levelled = Levelled.of(sights);
+        Optional<Resection.Solution> solution = outcome.solution();
+        Optional<Position> station = solution.map(s -> position(s, levelled));
+        OptionalDouble none = OptionalDouble.empty();
+        OptionalDouble orientation =
+                solution.map(s -> OptionalDouble.of(s.orientation())).orElse(none);
+        OptionalDouble variance = solution.map(
+                        s -> OptionalDouble.of(s.adjustment().covariance(Resection.ORIENTATION, Resection.ORIENTATION)))
+                .orElse(none);
+        PolarShots.Joint joint = solution.map(s -> new PolarShots.Joint(
+                        s.adjustment().covariance(Resection.NORTHING, Resection.ORIENTATION),
+                        s.adjustment().covariance(Resection.EASTING, Resection.ORIENTATION)))
+                .orElse(PolarShots.Joint.NONE);
+        PolarShots polar = new PolarShots(job, weights, station, orientation, variance, joint);
+        List<Shot> shots = reduced.fixes().stream().map(polar::shot).toList();
+        return new MeasuredSetup(
+                setup,
+                reduced.booked(),
+                station,
+                setup.instrumentHeight().isPresent() ? Heights.ofInstrument(job, setup) : none,
+                orientation,
+                variance,
+                Distances.ppm(job, setup).orElse(0),
+                solution.map(s -> OptionalInt.of(s.adjustment().redundancy())).orElse(OptionalInt.empty()),
+                solution.map(FreeStation::varianceFactor).orElse(none),
+                SetAbstracts.of(reduced.booked(), reduced.fixes()),
+                new BacksightComparison(job, setup, weights, station, known).rows(shots, this::isUsed),
+                solution.map(s -> observations(s, levelled)).orElse(List.of()),
+                solution.map(this::tests).orElse(List.of()),
+                solution.map(this::leaveOneOut).orElse(List.of()),
+                reduced.closingSight(),
+                reduced.looks(),
+                Optional.of(solution.map(s -> new Scrutiny(sights, weights, s, levelled, job.classOfWork()).resected())
+                        .orElseGet(() -> undetermined(outcome.why()))),
+                by.solveScale() && solution.isPresent()
+                        ? OptionalDouble.of((solution.get().scale() - 1) * 1e6)
+                        : none,
+                shots);
+    }
+
+    private Resected undetermined(String why) {
+        return new Resected(
+                Optional.of(why),
+                OptionalDouble.empty(),
+                0,
+                sights.stream().map(Scrutiny::unplaced).toList(),
+                List.of(),
+                Optional.empty(),
+                List.of(),
+                Optional.empty(),
+                List.of());
+    }
+
+    private boolean isUsed(String target) {
+        return sights.stream()
+                .anyMatch(s -> s.mark().equals(job.trueName(target))
+                        && (s.givesDirection() || s.givesDistance() || s.givesElevation()));
+    }
+
+    private Position position(Resection.Solution solution, Optional<Levelled> levelled) {
+        var adjustment = solution.adjustment();
+        Covariance plan = new Covariance(
+                adjustment.covariance(Resection.NORTHING, Resection.NORTHING),
+                adjustment.covariance(Resection.EASTING, Resection.EASTING),
+                adjustment.covariance(Resection.NORTHING, Resection.EASTING));
+        double ofHeight = setup.instrumentHeight().isPresent()
+                ? Math.pow(weights.instrument().heightStdDev(), 2)
+                : 0;
+        OptionalDouble none = OptionalDouble.empty();
+        boolean levels = levelled.isPresent() && !job.planOnly();
+        return new Position(
+                solution.north(),
+                solution.east(),
+                levels ? OptionalDouble.of(levelled.get().elevation()) : none,
+                plan,
+                levels ? OptionalDouble.of(levelled.get().variance() + ofHeight) : none);
+    }
+
+    private static OptionalDouble varianceFactor(Resection.Solution solution) {
+        int redundancy = solution.adjustment().redundancy();
+        return redundancy == 0
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(solution.adjustment().squares() / redundancy);
+    }
+
+    /** Every observation, used or left out, mark by mark. */
+    private List<Observation> observations(Resection.Solution solution, Optional<Levelled> levelled) {
+        List<Observation> all = new ArrayList<>();
+        for (int i = 0; i < sights.size(); i++) {
+            int number = i;
+            Sight sight = sights.get(i);
+            add(all, solution.rows(), solution.adjustment(), number, Kind.DIRECTION);
+            if (sight.direction().isPresent() && !sight.useDirection()) {
+                double length = solution.lengthTo(sight);
+                double azimuth = Math.atan2(sight.easting() - solution.east(), sight.northing() - solution.north());
+                double residual = Angles.shortWay(
+                        azimuth - solution.orientation() - sight.direction().getAsDouble());
+                all.add(leftOut(sight, Kind.DIRECTION, residual, sight.directionStdDev(weights, length)));
+            }
+            add(all, solution.rows(), solution.adjustment(), number, Kind.DISTANCE);
+            if (sight.distance().isPresent() && !sight.useDistance()) {
+                double residual = solution.lengthTo(sight) / solution.scale()
+                        - sight.distance().getAsDouble();
+                all.add(leftOut(sight, Kind.DISTANCE, residual, sight.distanceStdDev(weights)));
+            }
+            add(all, solution.rows(), solution.adjustment(), number, Kind.NORTHING);
+            add(all, solution.rows(), solution.adjustment(), number, Kind.EASTING);
+            levelled.ifPresent(l -> {
+                add(all, l.rows(), l.adjustment(), number, Kind.ELEVATION_DIFFERENCE);
+                if (sight.with(true, true, true).givesElevation() && !sight.useElevation()) {
+                    double residual = sight.elevation().getAsDouble()
+                            - l.elevation()
+                            - sight.rise().getAsDouble();
+                    all.add(leftOut(
+                            sight,
+                            Kind.ELEVATION_DIFFERENCE,
+                            residual,
+                            Math.sqrt(sight.riseVariance().getAsDouble())));
+                }
+                add(all, l.rows(), l.adjustment(), number, Kind.ELEVATION);
+            });
+        }
+        return all;
+    }
+
+    private static Observation leftOut(Sight sight, Kind kind, double residual, double stdDev) {
+        return new Observation(sight.target(), kind, residual, stdDev, OptionalDouble.empty(), false);
+    }
+
+    private void add(
+            List<Observation> all,
+            List<Resection.Row> rows,
+            markturn.survey.adjust.Adjustment adjustment,
+            int sight,
+            Kind kind) {
+        for (int i = 0; i < rows.size(); i++) {
+            if (rows.get(i).sight() == sight && rows.get(i).kind() == kind) {
+                double redundancy = Math.max(0, adjustment.redundancyBlock(i)[0][0]);
+                all.add(new Observation(
+                        sights.get(sight).target(),
+                        kind,
+                        adjustment.residual(i),
+                        adjustment.stdDev(i),
+                        OptionalDouble.of(redundancy),
+                        true));
+            }
+        }
+    }
+
+    private List<MarkTest> tests(Resection.Solution solution) {
+        List<MarkTest> tests = new ArrayList<>();
+        for (int i = 0; i < sights.size(); i++) {
+            Reliability reliability = new Reliability(solution, i);
+            tests.add(new MarkTest(
+                    sights.get(i).target(),
+                    reliability.statistic(),
+                    reliability.detectable(),
+                    sights.get(i).givesDirection() || sights.get(i).givesDistance()));
+        }
+        return tests;
+    }
+
+    private List<LeftOut> leaveOneOut(Resection.Solution solution) {
+        List<LeftOut> list = new ArrayList<>();
+        for (int i = 0; i < sights.size(); i++) {
+            if (sights.get(i).givesDirection() || sights.get(i).givesDistance()) {
+                list.add(without(solution, i));
+            }
+        }
+        return list;
+    }
+
+    private LeftOut without(Resection.Solution with, int left) {
+        List<Sight> others = new ArrayList<>(sights);
+        others.set(left, others.get(left).leftOut());
+        Optional<Resection.Solution> solved =
+                Resection.solve(others, weights, by.solveScale()).solution();
+        OptionalDouble none = OptionalDouble.empty();
+        String target = sights.get(left).target();
+        if (solved.isEmpty() || solved.get().adjustment().redundancy() < 1) {
+            return new LeftOut(target, none, none, none, none);
+        }
+        Resection.Solution without = solved.get();
+        return new LeftOut(
+                target,
+                OptionalDouble.of(without.north() - with.north()),
+                OptionalDouble.of(without.east() - with.east()),
+                OptionalDouble.of(Angles.shortWay(without.orientation() - with.orientation())),
+                varianceFactor(without));
+    }
+}

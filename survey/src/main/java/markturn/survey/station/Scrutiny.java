@@ -1,0 +1,391 @@
+package markturn.survey.station;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Limit;
+import markturn.survey.reduce.Weights;
+import markturn.survey.result.Resected;
+import markturn.survey.result.Resected.Pair;
+import markturn.survey.result.Resected.ScaleTrial;
+import markturn.survey.result.Resected.Sighted;
+import markturn.survey.result.Resected.Suspicion;
+
+/**
+ * A resection looked at mark by mark: residuals along and across, what each mark could hide, which one disagrees and whether that can be
+ * told, groups that agree, a common scale or constant, names exchanged.
+ */
+final class Scrutiny {
+    private static final double AHEAD = 100;
+    /** Chance of a false alarm, shared among the marks. */
+    private static final double ALPHA = 0.001;
+    /** From this correlation on two tests cannot be told apart. */
+    private static final double ALIKE = 0.9;
+    /** A larger fault pulls even a test that explains it badly; what explains less than this share of the best is out. */
+    private static final double FACTOR_OF_CHANCE = 3.3;
+
+    private final List<Sight> sights;
+    private final Weights weights;
+    private final Resection.Solution solution;
+    private final Optional<Levelled> levelled;
+    private final double classLimit;
+
+    Scrutiny(
+            List<Sight> sights,
+            Weights weights,
+            Resection.Solution solution,
+            Optional<Levelled> levelled,
+            ClassOfWork work) {
+        this.sights = sights;
+        this.weights = weights;
+        this.solution = solution;
+        this.levelled = levelled;
+        this.classLimit = work.limit(Limit.RESECTION_POSITION);
+    }
+
+    Resected resected() {
+        List<Sighted> rows = new ArrayList<>();
+        for (int i = 0; i < sights.size(); i++) {
+            rows.add(sighted(i));
+        }
+        List<Pair> pairs = pairs();
+        Optional<Suspicion> suspicion = suspicion(rows);
+        return new Resected(
+                Optional.empty(),
+                OptionalDouble.of(solution.adjustment().squares()),
+                solution.adjustment().redundancy(),
+                rows,
+                pairs,
+                suspicion,
+                suspicion.isPresent() ? groups(pairs) : List.of(),
+                scale(),
+                suspicion.isPresent() ? swapped() : List.of());
+    }
+
+    /** A mark of which nothing can be said as there is no station. */
+    static Sighted unplaced(Sight sight) {
+        OptionalDouble none = OptionalDouble.empty();
+        return new Sighted(
+                sight.target(),
+                sight.northing(),
+                sight.easting(),
+                0,
+                sight.givesDirection(),
+                sight.givesDistance(),
+                sight.givesElevation(),
+                none,
+                none,
+                none,
+                none,
+                none,
+                none,
+                none,
+                none,
+                none,
+                none,
+                none);
+    }
+
+    private Sighted sighted(int number) {
+        Sight sight = sights.get(number);
+        double length = solution.lengthTo(sight);
+        Reliability reliability = new Reliability(solution, number);
+        Optional<double[]> seen = seenByTheOthers(number);
+        OptionalDouble none = OptionalDouble.empty();
+        return new Sighted(
+                sight.target(),
+                sight.northing(),
+                sight.easting(),
+                length,
+                sight.givesDirection(),
+                sight.givesDistance(),
+                sight.givesElevation(),
+                sight.distance().isPresent()
+                        ? OptionalDouble.of(
+                                length / solution.scale() - sight.distance().getAsDouble())
+                        : none,
+                sight.direction().isPresent()
+                        ? OptionalDouble.of(length
+                                * Angles.shortWay(azimuthTo(sight)
+                                        - solution.orientation()
+                                        - sight.direction().getAsDouble()))
+                        : none,
+                up(sight),
+                reliability.redundancy(),
+                reliability.statistic(),
+                seen.map(s -> OptionalDouble.of(s[0])).orElse(none),
+                seen.map(s -> OptionalDouble.of(s[1])).orElse(none),
+                reliability.detectable(),
+                reliability.hidden(0),
+                reliability.hidden(AHEAD),
+                reliability.sideways());
+    }
+
+    private double azimuthTo(Sight sight) {
+        return Math.atan2(sight.easting() - solution.east(), sight.northing() - solution.north());
+    }
+
+    private OptionalDouble up(Sight sight) {
+        return levelled.isPresent()
+                        && sight.rise().isPresent()
+                        && sight.elevation().isPresent()
+                ? OptionalDouble.of(sight.elevation().getAsDouble()
+                        - levelled.get().elevation()
+                        - sight.rise().getAsDouble())
+                : OptionalDouble.empty();
+    }
+
+    /** Where a mark lies from its coordinates by the station that the others alone give. */
+    private Optional<double[]> seenByTheOthers(int number) {
+        Sight sight = sights.get(number);
+        if (sight.direction().isEmpty() || sight.distance().isEmpty()) {
+            return Optional.empty();
+        }
+        List<Sight> others = new ArrayList<>(sights);
+        others.set(number, sight.leftOut());
+        boolean wasUsed = sight.givesDirection() || sight.givesDistance();
+        Optional<Resection.Solution> by =
+                wasUsed ? Resection.solve(others, weights, false).solution() : Optional.of(solution);
+        return by.map(s -> {
+            double azimuth = s.orientation() + sight.direction().getAsDouble();
+            double length = sight.distance().getAsDouble();
+            return new double[] {
+                s.north() + length * Math.cos(azimuth) - sight.northing(),
+                s.east() + length * Math.sin(azimuth) - sight.easting()
+            };
+        });
+    }
+
+    private List<Pair> pairs() {
+        List<Pair> pairs = new ArrayList<>();
+        for (int i = 0; i < sights.size(); i++) {
+            for (int j = i + 1; j < sights.size(); j++) {
+                pair(sights.get(i), sights.get(j)).ifPresent(pairs::add);
+            }
+        }
+        return pairs;
+    }
+
+    /** The distance between two marks from their directions and distances alone: it needs no adjustment. */
+    private Optional<Pair> pair(Sight a, Sight b) {
+        if (a.direction().isEmpty()
+                || b.direction().isEmpty()
+                || a.distance().isEmpty()
+                || b.distance().isEmpty()) {
+            return Optional.empty();
+        }
+        double angle = b.direction().getAsDouble() - a.direction().getAsDouble();
+        double toA = a.distance().getAsDouble();
+        double toB = b.distance().getAsDouble();
+        double north = toB * Math.cos(angle) - toA;
+        double east = toB * Math.sin(angle);
+        double measured = Math.hypot(north, east);
+        double known = Math.hypot(b.northing() - a.northing(), b.easting() - a.easting());
+        if (measured == 0) {
+            return Optional.empty();
+        }
+        // Along each line its ranging, across it its pointing; each by its share of the line between the marks.
+        double atA = Math.atan2(east, north);
+        double variance = share(a, toA, Math.cos(atA), Math.sin(atA))
+                + share(b, toB, Math.cos(atA - angle), Math.sin(atA - angle))
+                + coordinates(a)
+                + coordinates(b);
+        return Optional.of(new Pair(a.target(), b.target(), measured - known, Math.sqrt(variance)));
+    }
+
+    private double share(Sight sight, double length, double along, double across) {
+        return Math.pow(along * sight.distanceStdDev(weights), 2)
+                + Math.pow(across * length * sight.directionStdDev(weights, length), 2);
+    }
+
+    private static double coordinates(Sight sight) {
+        return sight.deviations()
+                .map(d -> Math.max(d.northing() * d.northing(), d.easting() * d.easting()))
+                .orElse(0.0);
+    }
+
+    /** Chi-square with two degrees of freedom, exceeded with that probability. */
+    private static double twoDegrees(double probability) {
+        return -2 * Math.log(probability);
+    }
+
+    /** The mark whose test stands out most, if what it says is beyond chance and beyond the class; or those it cannot be told from. */
+    private Optional<Suspicion> suspicion(List<Sighted> rows) {
+        List<Integer> used = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            if (rows.get(i).isUsed()) {
+                used.add(i);
+            }
+        }
+        int redundancy = solution.adjustment().redundancy();
+        if (redundancy == 0) {
+            return Optional.empty();
+        }
+        double limit = twoDegrees(ALPHA / Math.max(1, used.size()));
+        Optional<Integer> worst = used.stream()
+                .filter(i -> rows.get(i).statistic().isPresent())
+                .max(Comparator.comparingDouble(i -> rows.get(i).statistic().getAsDouble()));
+        if (worst.isEmpty()) {
+            return undividable(rows, used, redundancy);
+        }
+        Sighted blamed = rows.get(worst.get());
+        if (blamed.statistic().getAsDouble() <= limit) {
+            return Optional.empty();
+        }
+        double shift = blamed.seenNorth().isPresent()
+                ? Math.hypot(blamed.seenNorth().getAsDouble(), blamed.seenEast().getAsDouble())
+                : largestResidual(rows, used);
+        if (shift <= classLimit) {
+            return Optional.empty();
+        }
+        List<String> alike = new ArrayList<>(List.of(blamed.target()));
+        Reliability reliability = new Reliability(solution, worst.get());
+        for (int other : used) {
+            if (other != worst.get() && reliability.correlation(new Reliability(solution, other)) > ALIKE) {
+                alike.add(rows.get(other).target());
+            }
+        }
+        boolean told = alike.size() == 1 && blamed.seenNorth().isPresent();
+        return Optional.of(new Suspicion(
+                alike,
+                shift,
+                told
+                        ? OptionalDouble.of(Angles.onCircle(Math.atan2(
+                                blamed.seenEast().getAsDouble(),
+                                blamed.seenNorth().getAsDouble())))
+                        : OptionalDouble.empty(),
+                Math.max(classLimit, blamed.detectable().orElse(classLimit))));
+    }
+
+    /** No mark can be tested by itself: all that can be said is that together they contradict each other. */
+    private Optional<Suspicion> undividable(List<Sighted> rows, List<Integer> used, int redundancy) {
+        double contradiction = 2 * largestResidual(rows, used);
+        double squares = solution.adjustment().squares();
+        boolean beyondChance = squares > FACTOR_OF_CHANCE * FACTOR_OF_CHANCE * redundancy;
+        if (!beyondChance || contradiction <= classLimit) {
+            return Optional.empty();
+        }
+        return Optional.of(new Suspicion(
+                used.stream().map(i -> rows.get(i).target()).toList(),
+                contradiction,
+                OptionalDouble.empty(),
+                classLimit));
+    }
+
+    private static double largestResidual(List<Sighted> rows, List<Integer> used) {
+        return used.stream()
+                .mapToDouble(i -> rows.get(i).residual().orElse(0))
+                .max()
+                .orElse(0);
+    }
+
+    /** Two groups of at least two marks, each consistent in itself and not with the other. */
+    private List<List<String>> groups(List<Pair> pairs) {
+        List<String> marks = sights.stream()
+                .filter(s -> s.givesDirection() && s.givesDistance())
+                .map(Sight::target)
+                .toList();
+        if (marks.size() < 4) {
+            return List.of();
+        }
+        List<String> first = agreeing(marks, pairs);
+        List<String> rest = marks.stream().filter(m -> !first.contains(m)).toList();
+        List<String> second = agreeing(rest, pairs);
+        return first.size() >= 2 && second.size() >= 2 && first.size() + second.size() == marks.size()
+                ? List.of(first, second)
+                : List.of();
+    }
+
+    /** The largest set of marks of which every pair agrees; marks are few. */
+    private List<String> agreeing(List<String> marks, List<Pair> pairs) {
+        List<String> best = List.of();
+        int most = Math.min(marks.size(), 12);
+        for (int choice = 1; choice < 1 << most; choice++) {
+            List<String> some = new ArrayList<>();
+            for (int i = 0; i < most; i++) {
+                if ((choice & 1 << i) != 0) {
+                    some.add(marks.get(i));
+                }
+            }
+            if (some.size() > best.size() && pairs.stream().allMatch(p -> agrees(p, some))) {
+                best = some;
+            }
+        }
+        return best;
+    }
+
+    private boolean agrees(Pair pair, List<String> some) {
+        return !some.contains(pair.one())
+                || !some.contains(pair.other())
+                || Math.abs(pair.difference()) <= Math.max(classLimit / 2, FACTOR_OF_CHANCE * pair.stdDev());
+    }
+
+    /** The scale let free, and a constant instead: which of them explains the distances. */
+    private Optional<ScaleTrial> scale() {
+        long distances = sights.stream().filter(Sight::givesDistance).count();
+        if (distances < 2 || solution.scaleFree() || solution.adjustment().redundancy() < 2) {
+            return Optional.empty();
+        }
+        return Resection.near(solution, sights, weights, true)
+                .map(free -> new ScaleTrial(
+                        (free.scale() - 1) * 1e6,
+                        Math.sqrt(free.scaleVariance()) * 1e6,
+                        constant(),
+                        solution.adjustment().squares(),
+                        free.adjustment().squares(),
+                        squaresWith(constant())));
+    }
+
+    /** The constant, added to every distance, that leaves the least: the squares are nearly a parabola in it. */
+    private double constant() {
+        double step = 0.01;
+        double best = 0;
+        for (int round = 0; round < 6; round++) {
+            double here = squaresWith(best);
+            double up = squaresWith(best + step);
+            double down = squaresWith(best - step);
+            double curve = up + down - 2 * here;
+            if (curve <= 0) {
+                return best;
+            }
+            double move = step * (up - down) / (2 * curve);
+            best -= move;
+            if (Math.abs(move) < 1e-6) {
+                return best;
+            }
+        }
+        return best;
+    }
+
+    private double squaresWith(double constant) {
+        List<Sight> longer = sights.stream().map(s -> s.longerBy(constant)).toList();
+        return Resection.near(solution, longer, weights, false)
+                .map(s -> s.adjustment().squares())
+                .orElse(Double.MAX_VALUE);
+    }
+
+    /** Two marks whose names, exchanged, make everything fit. */
+    private List<String> swapped() {
+        int redundancy = solution.adjustment().redundancy();
+        double fits = twoDegrees(ALPHA) + 2 * redundancy;
+        for (int i = 0; i < sights.size(); i++) {
+            for (int j = i + 1; j < sights.size(); j++) {
+                List<Sight> exchanged = new ArrayList<>(sights);
+                exchanged.set(i, sights.get(i).at(sights.get(j)));
+                exchanged.set(j, sights.get(j).at(sights.get(i)));
+                double squares = Resection.solve(exchanged, weights, false)
+                        .solution()
+                        .map(s -> s.adjustment().squares())
+                        .orElse(Double.MAX_VALUE);
+                if (squares < fits) {
+                    return List.of(sights.get(i).target(), sights.get(j).target());
+                }
+            }
+        }
+        return List.of();
+    }
+}
