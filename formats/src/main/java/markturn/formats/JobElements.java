@@ -210,7 +210,7 @@ final class JobElements {
                 : new Setup.ByAzimuth(of.circle("azimuth").orElseThrow(), of.text("sight"));
     }
 
-    private static Setup.Orientation byResection(Element of) {
+    static Setup.ByResection byResection(Element of) {
         return new Setup.ByResection(
                 of.list("leaveOut").stream().map(JobElements::leftOut).toList(), of.flag("solveScale", false));
     }

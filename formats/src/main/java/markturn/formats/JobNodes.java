@@ -220,7 +220,7 @@ final class JobNodes {
         return to;
     }
 
-    private static void resection(ObjectNode to, Setup.ByResection free) {
+    static void resection(ObjectNode to, Setup.ByResection free) {
         if (!free.leaveOut().isEmpty()) {
             ArrayNode leaveOut = to.putArray("leaveOut");
             for (Setup.LeftOut left : free.leaveOut()) {

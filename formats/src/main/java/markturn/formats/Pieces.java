@@ -85,6 +85,18 @@ public final class Pieces {
         return to;
     }
 
+    /** What of the marks is left out of a resection, and whether its scale is free. */
+    public Setup.ByResection resection(JsonNode node) {
+        return read(node, JobElements::byResection);
+    }
+
+    /** The same under the keys by which a setup holds it. */
+    public ObjectNode write(Setup.ByResection by) {
+        ObjectNode to = JsonNodeFactory.instance.objectNode();
+        JobNodes.resection(to, by);
+        return to;
+    }
+
     public Instrument instrument(JsonNode node) {
         return read(node, JobElements::instrument);
     }

@@ -62,6 +62,7 @@ public final class AlderWeir {
                 .with("PILLAR 2", 2156.412, 5038.207, 42.118)
                 .with("PILLAR 3", 2121.884, 4861.530, 43.306)
                 .with("PILLAR 4", 1968.250, 4842.775, 40.972)
+                .with("BAR 1", 2042.615, 4934.280, 39.214)
                 .with("POND 1", 1931.604, 5127.318, 40.115)
                 .with("POND 2", 2043.377, 5203.846, 40.486)
                 .with("CREST 1", 2031.410, 4968.220, 39.052)
@@ -126,6 +127,7 @@ public final class AlderWeir {
     private Job book() {
         List<Mark> marks = new ArrayList<>(control());
         world.knock("PILLAR 4", 0.043, 0.043, -0.006);
+        marks.add(Mark.named("BAR 1", Mark.Kind.NEW));
         marks.add(Mark.named("POND 1", Mark.Kind.NEW));
         marks.add(Mark.named("POND 2", Mark.Kind.NEW));
         Map.of("CREST", 3, "PASS", 1, "SLUICE", 2, "LEAT", 2).entrySet().stream()
@@ -135,7 +137,7 @@ public final class AlderWeir {
                         marks.add(located(code.getKey() + " " + i, code.getKey()));
                     }
                 });
-        List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), pillarThree());
+        List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), gravelBar(), pillarThree());
         Job booked = opened(
                 marks,
                 setups,
@@ -222,6 +224,35 @@ public final class AlderWeir {
         station.drift(-26 * Angles.SECOND);
         check(station, readings, "POND 1", PRISM, 1.455);
         return setup("S3", "POND 2", 1.618, "POND 1", readings);
+    }
+
+    /** Free on the gravel bar, between the pillars: the knocked one shows. */
+    private Setup gravelBar() {
+        pause(25);
+        SimulatedStation station = station("BAR 1", 1.556, 17);
+        List<Reading> readings = new ArrayList<>();
+        List<String> pillars = List.of("PILLAR 1", "PILLAR 2", "PILLAR 3", "PILLAR 4");
+        for (int set = 1; set <= 2; set++) {
+            for (String pillar : pillars) {
+                readings.add(booked(station.point(pillar, Role.BACKSIGHT, set, Face.LEFT, PRISM, 1.500)));
+            }
+            for (int i = pillars.size() - 1; i >= 0; i--) {
+                readings.add(booked(station.point(pillars.get(i), Role.BACKSIGHT, set, Face.RIGHT, PRISM, 1.500)));
+            }
+        }
+        detail(station, readings, "CREST 3", "PASS 1");
+        check(station, readings, "PILLAR 1", PRISM, 1.500);
+        Setup occupied = setup("R1", "BAR 1", 1.556, "PILLAR 1", readings);
+        return new Setup(
+                occupied.name(),
+                occupied.station(),
+                Setup.Method.RESECTION,
+                occupied.instrument(),
+                occupied.instrumentHeight(),
+                occupied.tilt(),
+                occupied.atmosphere(),
+                new Setup.ByResection(List.of(), false),
+                readings);
     }
 
     private Setup pillarThree() {

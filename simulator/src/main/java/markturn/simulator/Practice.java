@@ -51,6 +51,17 @@ public record Practice(long seed, Set<Fault> faults) {
                             at.easting(),
                             at.elevation().orElse(0)));
         }
+        for (Setup setup : job.setups()) {
+            if (setup.isFree() && !world.holds(job.trueName(setup.station()))) {
+                // Somewhere on the gravel bar.
+                Random where = hidden("free " + setup.station());
+                world.with(
+                        job.trueName(setup.station()),
+                        2035 + 20 * where.nextDouble(),
+                        4925 + 20 * where.nextDouble(),
+                        39.2 + where.nextDouble() / 5);
+            }
+        }
         if (faults.contains(Fault.MARK_MOVED)) {
             List<String> control = job.marks().stream()
                     .filter(m -> m.given().isPresent())

@@ -409,7 +409,7 @@ class FindingsTest {
     @Test
     void whatIsAcceptedIsProvedUntilItChangesOrWhatItRestsOnIsNot() {
         Job demo = AlderWeir.job();
-        assertThat(unproved(demo)).containsExactlyInAnyOrder("S2", "S3", "S4");
+        assertThat(unproved(demo)).containsExactlyInAnyOrder("S2", "S3", "R1", "S4");
         Job longer = demo.withSetup("S1", s -> s.plus(s.readings().get(0)));
         assertThat(unproved(longer)).contains("S1");
         Job taken = demo.plus(new Decision(
@@ -427,7 +427,7 @@ class FindingsTest {
 
     @Test
     void theDemoTellsItsTroubles() {
-        assertThat(codes(AlderWeir.job())).contains("backsight-drift", "set-residual", "second-fix", "one-ray");
+        assertThat(codes(AlderWeir.job())).contains("backsight-drift", "set-residual", "second-fix", "one-ray", "mark-disagrees");
         assertThat(AlderWeir.job()).isEqualTo(AlderWeir.job());
         assertThat(AlderWeir.job().isPractice()).isTrue();
     }

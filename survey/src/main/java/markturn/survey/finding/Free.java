@@ -97,12 +97,6 @@ record Free(MeasuredSetup setup, Resected resected, Position station, List<Sight
         return "" + Math.round(Math.toDegrees(azimuth)) % 360;
     }
 
-    /** The point of the compass an azimuth lies nearest to. */
-    static String compass(double azimuth) {
-        String[] points = {"north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"};
-        return points[(int) Math.round(Angles.onCircle(azimuth) / (Math.PI / 4)) % 8];
-    }
-
     static String names(List<String> targets) {
         return targets.size() < 2
                 ? String.join("", targets)

@@ -45,7 +45,7 @@ final class MarkDisagrees implements Rule {
                                 .formatted(
                                         target,
                                         evidence.words().difference(suspicion.shift()),
-                                        Free.compass(suspicion.azimuth().getAsDouble()),
+                                        Words.compass(suspicion.azimuth().getAsDouble()),
                                         checked
                                                 ? "%s agree within %s and still check each other"
                                                         .formatted(

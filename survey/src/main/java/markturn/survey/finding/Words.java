@@ -50,6 +50,12 @@ public record Words(Units units) {
         return parts[0] + "°" + parts[1] + "'" + parts[2] + "\"";
     }
 
+    /** The point of the compass that an azimuth (radians) lies nearest to. */
+    public static String compass(double azimuth) {
+        String[] points = {"north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"};
+        return points[(int) Math.round(Angles.onCircle(azimuth) / (Math.PI / 4)) % 8];
+    }
+
     /** A number with that many decimals and a point. */
     public static String number(double amount, int decimals) {
         return String.format(Locale.ROOT, "%." + decimals + "f", amount);

@@ -7,7 +7,7 @@ import java.util.Optional;
 /**
  * What somebody decided. Only ever added to.
  *
- * @param what {@code accept}, {@code reopen}, {@code answer}, {@code correct-drift}, {@code renote}, or another word
+ * @param what {@code accept}, {@code reopen}, {@code answer}, {@code correct-drift}, {@code renote}, {@code leave-out}, or another word
  * @param on what it concerns, by key: {@code setup}, {@code target}, {@code mark}, {@code code}, {@code value}
  * @param before the note before, where one was changed; plain values (text, number, list, map), not looked into by the computation
  * @param after the note after
@@ -25,6 +25,8 @@ public record Decision(
     public static final String ANSWER = "answer";
     /** The drift that the closing sight of a setup shows is taken out by time. */
     public static final String CORRECT_DRIFT = "correct-drift";
+    /** Marks, or parts of them, are left out of a resection. */
+    public static final String LEAVE_OUT = "leave-out";
     /** A note was changed afterwards; before and after say how. */
     public static final String RENOTE = "renote";
 

@@ -29,10 +29,12 @@ public record PolarShots(
      *
      * @param northing covariance of northing and orientation, metre radians
      * @param easting covariance of easting and orientation, metre radians
+     * @param axis variance of the axis' elevation where that is what was fixed: what is carried then does not feel the height of the
+     *     instrument at all, square metres
      */
-    public record Joint(double northing, double easting) {
-        /** They vary independently. */
-        public static final Joint NONE = new Joint(0, 0);
+    public record Joint(double northing, double easting, OptionalDouble axis) {
+        /** They vary independently, and the height was taped up from the mark. */
+        public static final Joint NONE = new Joint(0, 0, OptionalDouble.empty());
     }
 
     /** What one fix gives. */
@@ -89,13 +91,13 @@ public record PolarShots(
 
     private double elevationVariance(Position from, ReducedFix reduced, Reflector reflector, double distance) {
         double instrumentHeight = weights.instrument().heightStdDev();
-        return from.elevationVariance().orElse(0)
+        double ofAxis = joint.axis().orElse(from.elevationVariance().orElse(0) + instrumentHeight * instrumentHeight);
+        return ofAxis
                 + weights.heightDifference(
                         reduced.zenithCount(),
                         reduced.distanceCount(),
                         reflector,
                         distance,
-                        reduced.zenith().getAsDouble())
-                + instrumentHeight * instrumentHeight;
+                        reduced.zenith().getAsDouble());
     }
 }

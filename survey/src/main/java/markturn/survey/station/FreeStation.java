@@ -60,6 +60,54 @@ public final class FreeStation {
         return new FreeStation(job, setup, known).measured();
     }
 
+    /**
+     * What the plan of a free station would be worth with one more mark, sighted like the others.
+     *
+     * @param northing of that mark, or of any place, metres
+     * @param easting of it, metres
+     * @return empty where there is no position yet
+     */
+    public static Optional<Covariance> withOneMore(
+            Job job, Setup setup, Map<String, Position> known, double northing, double easting) {
+        return new FreeStation(job, setup, known).withOneMore(northing, easting);
+    }
+
+    private Optional<Covariance> withOneMore(double northing, double easting) {
+        return Resection.solve(sights, weights, by.solveScale()).solution().flatMap(solution -> {
+            Sight like =
+                    sights.stream().filter(Sight::givesDistance).findFirst().orElse(sights.get(0));
+            double north = northing - solution.north();
+            double east = easting - solution.east();
+            List<Sight> more = new ArrayList<>(sights);
+            more.add(new Sight(
+                    "",
+                    "",
+                    northing,
+                    easting,
+                    OptionalDouble.empty(),
+                    Optional.empty(),
+                    OptionalDouble.of(Angles.onCircle(Math.atan2(east, north) - solution.orientation())),
+                    like.directionCount(),
+                    OptionalDouble.of(Math.hypot(north, east) / solution.scale()),
+                    Math.max(1, like.distanceCount()),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    like.reflector(),
+                    true,
+                    true,
+                    false));
+            return Resection.near(solution, more, weights, by.solveScale()).map(FreeStation::plan);
+        });
+    }
+
+    private static Covariance plan(Resection.Solution solution) {
+        var adjustment = solution.adjustment();
+        return new Covariance(
+                adjustment.covariance(Resection.NORTHING, Resection.NORTHING),
+                adjustment.covariance(Resection.EASTING, Resection.EASTING),
+                adjustment.covariance(Resection.NORTHING, Resection.EASTING));
+    }
+
     private List<Sight> sights() {
         Map<String, Sight> byMark = new LinkedHashMap<>();
         for (String target : by.sights()) {
@@ -124,7 +172,8 @@ public final class FreeStation {
                 .orElse(none);
         PolarShots.Joint joint = solution.map(s -> new PolarShots.Joint(
                         s.adjustment().covariance(Resection.NORTHING, Resection.ORIENTATION),
-                        s.adjustment().covariance(Resection.EASTING, Resection.ORIENTATION)))
+                        s.adjustment().covariance(Resection.EASTING, Resection.ORIENTATION),
+                        levelled.map(l -> OptionalDouble.of(l.variance())).orElse(none)))
                 .orElse(PolarShots.Joint.NONE);
         PolarShots polar = new PolarShots(job, weights, station, orientation, variance, joint);
         List<Shot> shots = reduced.fixes().stream().map(polar::shot).toList();
@@ -173,11 +222,6 @@ public final class FreeStation {
     }
 
     private Position position(Resection.Solution solution, Optional<Levelled> levelled) {
-        var adjustment = solution.adjustment();
-        Covariance plan = new Covariance(
-                adjustment.covariance(Resection.NORTHING, Resection.NORTHING),
-                adjustment.covariance(Resection.EASTING, Resection.EASTING),
-                adjustment.covariance(Resection.NORTHING, Resection.EASTING));
         double ofHeight = setup.instrumentHeight().isPresent()
                 ? Math.pow(weights.instrument().heightStdDev(), 2)
                 : 0;
@@ -187,7 +231,7 @@ public final class FreeStation {
                 solution.north(),
                 solution.east(),
                 levels ? OptionalDouble.of(levelled.get().elevation()) : none,
-                plan,
+                plan(solution),
                 levels ? OptionalDouble.of(levelled.get().variance() + ofHeight) : none);
     }
 

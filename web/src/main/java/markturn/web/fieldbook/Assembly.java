@@ -5,15 +5,18 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.formats.Pieces;
 import markturn.simulator.Practice;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
@@ -65,6 +68,7 @@ final class Assembly {
             case RESTORE -> struck(book, entry, Reading::restored);
             case DECISION -> changed(book, entry, job -> job.plus(pieces.decision(payload)));
             case RENOTE -> changed(book, entry, job -> Renote.apply(book, entry));
+            case LEAVE_OUT -> changed(book, entry, job -> leftOut(job, entry, pieces));
             case FIX -> changed(book, entry, job -> fixed(job, pieces.fix(payload)));
             case BREAK -> {
                 Setup setup = setup(book.job(), payload);
@@ -180,6 +184,34 @@ final class Assembly {
         Set<String> faults = new HashSet<>();
         payload.path("faults").forEach(fault -> faults.add(fault.asString()));
         return new Practice(payload.get("seed").longValue(), Practice.faults(faults));
+    }
+
+    /** The resection with other marks taking part; the reason stays on record as a decision. */
+    private static Job leftOut(Job job, Entry entry, Pieces pieces) {
+        Setup setup = setup(job, entry.payload());
+        if (!(setup.orientation() instanceof Setup.ByResection before)) {
+            throw new Refused("setup", setup.name() + " is no free station: nothing is left out there");
+        }
+        Setup.ByResection after = pieces.resection(entry.payload());
+        return job.withSetup(setup.name(), s -> s.withOrientation(after))
+                .plus(new Decision(
+                        Optional.of(entry.at()),
+                        entry.payload().path("by").asString(entry.by()),
+                        Decision.LEAVE_OUT,
+                        Map.of("setup", setup.name()),
+                        entry.payload().path("reason").asString(""),
+                        Optional.of(words(before)),
+                        Optional.of(words(after))));
+    }
+
+    private static String words(Setup.ByResection by) {
+        String left = by.leaveOut().stream()
+                .map(l -> l.target()
+                        + l.only()
+                                .map(part -> " " + part.name().toLowerCase(Locale.ROOT))
+                                .orElse(""))
+                .collect(Collectors.joining(", "));
+        return (left.isEmpty() ? "nothing left out" : "left out " + left) + (by.solveScale() ? ", scale free" : "");
     }
 
     private static Job fixed(Job job, SatelliteFix fix) {

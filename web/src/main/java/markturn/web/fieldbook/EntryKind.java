@@ -18,6 +18,8 @@ public enum EntryKind {
     DECISION("decision"),
     /** A note changed afterwards: a height, a reflector, a name, a role, the air, a constant, what is assumed of the earth. */
     RENOTE("renote"),
+    /** What of the marks is left out of a resection, with the reason. */
+    LEAVE_OUT("leave-out"),
     /** A satellite fix of a mark. */
     FIX("fix"),
     /** The work at a setup was interrupted: the circle may have changed. */

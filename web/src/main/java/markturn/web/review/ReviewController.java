@@ -14,9 +14,11 @@ import markturn.survey.job.Decision;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Resected;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Display;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
@@ -85,7 +87,7 @@ class ReviewController {
         return page(fieldBook.book(id, who.getName()), name, model);
     }
 
-    private static String page(Book book, String name, Model model) {
+    String page(Book book, String name, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, "Review");
         MeasuredSetup measured = book.result().measured().setup(name);
@@ -96,7 +98,25 @@ class ReviewController {
         model.addAttribute("verdict", Verdict.of(book, measured));
         model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
         model.addAttribute("key", Payload.key());
-        return "review/setup";
+        model.addAttribute("checks", CheckRow.of(book, measured));
+        return setup.isFree() ? free(book, setup, measured, model) : "review/setup";
+    }
+
+    private static String free(Book book, Setup setup, MeasuredSetup measured, Model model) {
+        Display show = new Display(book.job().units());
+        ResectionSheet.Filled filled =
+                ResectionSheet.of(measured, measured, show, book.job().classOfWork());
+        model.addAttribute("sheet", filled);
+        model.addAttribute("resected", measured.resected().orElseThrow());
+        model.addAttribute("by", setup.orientation());
+        model.addAttribute("unsighted", ResectionController.unsighted(book, setup));
+        model.addAttribute(
+                "again",
+                measured.resected()
+                        .flatMap(Resected::suspicion)
+                        .map(s -> s.targets().get(0))
+                        .orElse(""));
+        return "review/resection";
     }
 
     @PostMapping("/job/{id}/review/{name}/accept")

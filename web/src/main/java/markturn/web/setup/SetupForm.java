@@ -30,7 +30,7 @@ import markturn.web.frame.Form;
 
 /** The sheet of setting up, as it was filled in: what is at fault stays with its field. */
 final class SetupForm {
-    static final int BACKSIGHTS = 3;
+    static final int BACKSIGHTS = 4;
     static final int FORESIGHTS = 4;
     private static final double MILLIMETRE = 0.001;
     private static final double SMALL_START = Math.toRadians(5);
@@ -60,10 +60,7 @@ final class SetupForm {
     }
 
     Setup setup(List<TurningOrder.Aim> aims) {
-        String station = form.name("station", "the mark the instrument stands on");
-        if (!station.isEmpty() && !known(book).contains(station)) {
-            form.fault("station", station + " has no coordinates in this job: expected one of its known marks");
-        }
+        String station = isFree() ? freeStation() : occupied();
         Optional<Instrument> instrument = instrument();
         if (instrument.isEmpty()) {
             form.fault("instrument", "Expected one of the instruments of this job");
@@ -75,7 +72,7 @@ final class SetupForm {
         return new Setup(
                 form.name("name", "a name for the setup"),
                 station,
-                Setup.Method.OCCUPIED,
+                isFree() ? Setup.Method.RESECTION : Setup.Method.OCCUPIED,
                 form.text("instrument"),
                 height,
                 tilt(),
@@ -83,6 +80,30 @@ final class SetupForm {
                 orientation(aims),
                 settingUp(),
                 List.of());
+    }
+
+    /** Whether it stands anywhere and is fixed by the marks it sights. */
+    boolean isFree() {
+        return form.text("method").equals("resection");
+    }
+
+    private String occupied() {
+        String station = form.name("station", "the mark the instrument stands on");
+        if (!station.isEmpty() && !known(book).contains(station)) {
+            form.fault("station", station + " has no coordinates in this job: expected one of its known marks");
+        }
+        return station;
+    }
+
+    /** A free station is new control by a name of its own. */
+    private String freeStation() {
+        String station = form.name("freeStation", "a name for the place it stands at");
+        if (known(book).contains(station)) {
+            form.fault("freeStation", station + " has coordinates already: occupy it, or take another name");
+        } else if (!station.isEmpty() && job.mark(station).isEmpty()) {
+            newMarks.add(Mark.named(station, Mark.Kind.NEW));
+        }
+        return station;
     }
 
     Optional<Instrument> instrument() {
@@ -93,7 +114,7 @@ final class SetupForm {
 
     Optional<MeasuredHeight> instrumentHeight(Optional<Notch> notch) {
         Optional<MeasuredHeight> height = form.height("height", false, "the height of the instrument");
-        if (height.isEmpty() && !job.planOnly()) {
+        if (height.isEmpty() && !job.planOnly() && !isFree()) {
             form.fault("height", "Empty: expected the height of the instrument");
         }
         height.ifPresent(h -> fits("height", h, notch));
@@ -160,6 +181,9 @@ final class SetupForm {
                 .filter(a -> a.role() == Reading.Role.BACKSIGHT)
                 .map(TurningOrder.Aim::target)
                 .toList();
+        if (isFree() && sights.size() > 0) {
+            return new Setup.ByResection(List.of(), false);
+        }
         if (sights.isEmpty()) {
             form.fault("back-0", "Empty: expected a backsight; without one nothing is oriented");
             return new Setup.BySights(List.of(""));
@@ -278,6 +302,9 @@ final class SetupForm {
     private OptionalDouble azimuthOfFirst(Setup setup) {
         if (setup.orientation() instanceof Setup.ByAzimuth given) {
             return OptionalDouble.of(given.azimuth().radians());
+        }
+        if (setup.isFree()) {
+            return OptionalDouble.empty();
         }
         Optional<Position> from = position(setup.station());
         Optional<Position> to = position(setup.orientation().zero());

@@ -54,7 +54,7 @@ class DeviceController {
             Model model,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        Optional<TurningDesk.Aside> aside = TurningController.aside(typed, book.job());
+        Optional<TurningDesk.Aside> aside = TurningController.aside(typed, book, name);
         boolean all = typed.containsKey("all");
         try {
             Book longer = all
@@ -132,7 +132,7 @@ class DeviceController {
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
-        Optional<TurningPage.Live> live = new TurningDesk(book, setup).live(TurningController.aside(asked, book.job()));
+        Optional<TurningPage.Live> live = new TurningDesk(book, setup).live(TurningController.aside(asked, book, name));
         if (live.isEmpty()) {
             return ResponseEntity.ok(Map.of("message", "All sets are turned."));
         }

@@ -15,6 +15,7 @@ import markturn.survey.reduce.FaceMeans;
 import markturn.survey.reduce.PolarFix;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Resected;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
 import markturn.web.frame.Display;
@@ -160,7 +161,7 @@ final class Margin {
                     && out.setup().equals(setup.name())
                     && out.target().equals(fix.target());
             boolean inThisSet = out.set().isPresent() ? out.set().getAsInt() == set : lastOfFix;
-            if (here && inThisSet && fits(out, fix)) {
+            if (here && inThisSet && fits(out, fix) && isBlamed(out)) {
                 judged.add(new Judged(severity(out), phrase(out)));
             }
         }
@@ -168,10 +169,20 @@ final class Margin {
         return judged;
     }
 
+    /** One wrong mark pulls at all residuals of a free station: only the one it is laid to is said to be out. */
+    private boolean isBlamed(Judgement out) {
+        return out.quantity() != Limit.RESECTION_POSITION
+                || setup.resected()
+                        .flatMap(Resected::suspicion)
+                        .filter(s -> s.targets().contains(out.target()))
+                        .isPresent();
+    }
+
     private static boolean fits(Judgement out, PolarFix fix) {
         return switch (out.quantity()) {
             case CLOSING_SIGHT, SECOND_FIX_POSITION, SECOND_FIX_ELEVATION -> fix.role() != Reading.Role.BACKSIGHT;
-            case BACKSIGHT_DISTANCE, BACKSIGHT_ELEVATION -> fix.role() == Reading.Role.BACKSIGHT;
+            case BACKSIGHT_DISTANCE, BACKSIGHT_ELEVATION, RESECTION_POSITION, RESECTION_ELEVATION ->
+                fix.role() == Reading.Role.BACKSIGHT;
             default -> !fix.single();
         };
     }
@@ -194,6 +205,8 @@ final class Margin {
             case BACKSIGHT_DISTANCE -> "distance against known";
             case BACKSIGHT_ELEVATION -> "elevation against known";
             case CLOSING_SIGHT -> "turned since the backsight";
+            case RESECTION_POSITION -> "away from where the other marks put it,";
+            case RESECTION_ELEVATION -> "elevation against the other marks";
             default -> "against its first fix";
         };
         return "%s %s: out by %s (limit %s)".formatted(what, value, beyond, limit);

@@ -73,7 +73,7 @@ class TurningController {
         if (Device.isUnknown()) {
             Device.remember(response);
         }
-        return page(book, name, aside(asked, book.job()), model);
+        return page(book, name, aside(asked, book, name), model);
     }
 
     static String page(Book book, String name, Optional<TurningDesk.Aside> aside, Model model) {
@@ -97,22 +97,28 @@ class TurningController {
         return names;
     }
 
-    static Optional<TurningDesk.Aside> aside(Map<String, String> asked, Job job) {
+    /** What was called for out of the order; what is not said of a target in the round stands there as it does in the round. */
+    static Optional<TurningDesk.Aside> aside(Map<String, String> asked, Book book, String setup) {
         String target = asked.getOrDefault("target", "").strip();
         if (target.isEmpty() || target.length() > 60) {
             return Optional.empty();
         }
+        Job job = book.job();
         Form form = new Form(asked, job.units());
+        Optional<TurningOrder.Aim> aim =
+                job.setup(setup).flatMap(s -> book.order(s).aim(target));
         boolean right = form.text("face").equalsIgnoreCase("right");
         Reading.Role role = role(form.text("role")).orElse(Reading.Role.DETAIL);
-        String reflector =
-                reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
+        String reflector = reflectors(job).contains(form.text("reflector"))
+                ? form.text("reflector")
+                : aim.map(TurningOrder.Aim::reflector).orElse(Reflector.REFLECTORLESS);
+        Optional<MeasuredHeight> height = form.height("height", reflector.equals(Reflector.REFLECTORLESS), "a height");
         return Optional.of(new TurningDesk.Aside(
                 target,
                 role,
                 right ? Reading.Face.RIGHT : Reading.Face.LEFT,
                 reflector,
-                form.height("height", reflector.equals(Reflector.REFLECTORLESS), "a height")));
+                height.or(() -> aim.flatMap(TurningOrder.Aim::height))));
     }
 
     private static Optional<Reading.Role> role(String text) {
@@ -404,7 +410,7 @@ class TurningController {
             if (before.aim(target).isPresent() || target.equals(setup.station())) {
                 form.fault("target", target + " is in the round already, or the instrument stands on it");
             }
-            after = before.plus(added(form, book.job(), target));
+            after = before.plus(added(form, book.job(), setup, target));
         } else {
             after = before.oneSetMore();
         }
@@ -420,7 +426,7 @@ class TurningController {
         return page(longer, name, Optional.empty(), model);
     }
 
-    private static TurningOrder.Aim added(Form form, Job job, String target) {
+    private static TurningOrder.Aim added(Form form, Job job, Setup setup, String target) {
         String reflector =
                 reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
         boolean known = job.mark(target).flatMap(Mark::given).isPresent();
@@ -429,6 +435,7 @@ class TurningController {
         if (height.isEmpty() && !job.planOnly()) {
             form.fault("height", "Empty: expected the height of the target over its mark");
         }
-        return new TurningOrder.Aim(target, known ? Reading.Role.CHECK : Reading.Role.FORESIGHT, reflector, height);
+        Reading.Role ofKnown = setup.isFree() ? Reading.Role.BACKSIGHT : Reading.Role.CHECK;
+        return new TurningOrder.Aim(target, known ? ofKnown : Reading.Role.FORESIGHT, reflector, height);
     }
 }

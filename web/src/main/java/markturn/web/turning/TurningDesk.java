@@ -176,6 +176,9 @@ final class TurningDesk {
     }
 
     private boolean isCompared() {
+        if (setup.isFree()) {
+            return measured.station().isPresent() && measured.redundancy().orElse(0) > 0;
+        }
         return setup.orientation() instanceof Setup.BySights
                 ? measured.backsights().stream()
                         .anyMatch(b -> b.used() && b.distanceDifference().isPresent())
@@ -212,7 +215,7 @@ final class TurningDesk {
     /** What the circle is to be turned to, where a set begins. */
     private Optional<String> startOf(Pointing pointing) {
         boolean begins = pointing.face() == Reading.Face.LEFT
-                && pointing.target().equals(setup.orientation().zero())
+                && pointing.target().equals(order.aims().get(0).target())
                 && setup.readings().stream()
                         .noneMatch(r ->
                                 r.stands() && r.set().isPresent() && r.set().getAsInt() == pointing.set());
@@ -315,6 +318,9 @@ final class TurningDesk {
     }
 
     private List<Comparison> comparisons() {
+        if (setup.isFree()) {
+            return FreeWords.of(result, measured, show);
+        }
         Words words = new Words(book.job().units());
         List<Comparison> rows = new ArrayList<>();
         for (MeasuredSetup.Backsight backsight : measured.backsights()) {

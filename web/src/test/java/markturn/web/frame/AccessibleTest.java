@@ -24,6 +24,8 @@ class AccessibleTest {
         "/turning/S4",
         "/review",
         "/review/S2",
+        "/review/R1",
+        "/turning/R1",
         "/point",
         "/point/POND 1",
         "/plan",

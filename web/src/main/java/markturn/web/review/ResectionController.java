@@ -1,0 +1,140 @@
+package markturn.web.review;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import markturn.formats.Pieces;
+import markturn.survey.Survey;
+import markturn.survey.finding.Words;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Display;
+import markturn.web.frame.NotHere;
+import markturn.web.people.People;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The switches of a resection's review: what if a mark, or a part of it, were left out; what if there were one more. */
+@Controller
+class ResectionController {
+    private final FieldBook fieldBook;
+    private final People people;
+    private final ReviewController reviews;
+
+    ResectionController(FieldBook fieldBook, People people, ReviewController reviews) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+        this.reviews = reviews;
+    }
+
+    private static Setup free(Book book, String name) {
+        return book.job().setup(name).filter(Setup::isFree).orElseThrow(NotHere::new);
+    }
+
+    /** The cells of the page with other marks taking part. Nothing is booked. */
+    @GetMapping("/job/{id}/review/{name}/what-if")
+    @ResponseBody
+    ResectionSheet.Filled whatIf(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam(required = false) List<String> off,
+            @RequestParam(defaultValue = "false") boolean scale,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        free(book, name);
+        MeasuredSetup accepted = book.result().measured().setup(name);
+        MeasuredSetup now =
+                Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off, scale));
+        return ResectionSheet.of(
+                now, accepted, new Display(book.job().units()), book.job().classOfWork());
+    }
+
+    /** The ellipse with one more mark: one of the job's, or any place of the drawing. */
+    @GetMapping("/job/{id}/review/{name}/one-more")
+    @ResponseBody
+    Map<String, String> oneMore(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam(defaultValue = "") String mark,
+            @RequestParam(defaultValue = "0") double x,
+            @RequestParam(defaultValue = "0") double y,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        free(book, name);
+        MeasuredSetup setup = book.result().measured().setup(name);
+        if (setup.station().isEmpty()) {
+            return Map.of("words", "There is no position yet.");
+        }
+        Display show = new Display(book.job().units());
+        Optional<Position> at =
+                book.result().measured().mark(book.job().trueName(mark)).flatMap(MeasuredMark::position);
+        double[] place = at.map(p -> new double[] {p.northing(), p.easting()})
+                .orElseGet(() -> ResectionDrawing.placeAt(setup, show, x, y));
+        Optional<Covariance> more = Survey.withOneMore(book.result(), name, place[0], place[1]);
+        if (more.isEmpty()) {
+            return Map.of("words", "A mark there would not help.");
+        }
+        Covariance.Ellipse before = setup.station().get().plan().ellipse();
+        Covariance.Ellipse after = more.get().ellipse();
+        Words words = new Words(book.job().units());
+        return Map.of(
+                "drawing",
+                ResectionDrawing.of(setup, show, more),
+                "words",
+                "With one more mark %s the ellipse would be %s by %s instead of %s by %s."
+                        .formatted(
+                                at.isPresent() ? "at " + mark : "there",
+                                words.difference(after.semiMajor()),
+                                words.difference(after.semiMinor()),
+                                words.difference(before.semiMajor()),
+                                words.difference(before.semiMinor())));
+    }
+
+    /** Books what is left out, with its reason. */
+    @PostMapping("/job/{id}/review/{name}/leave-out")
+    String leaveOut(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam String key,
+            @RequestParam(required = false) List<String> off,
+            @RequestParam(defaultValue = "false") boolean scale,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        free(book, name);
+        if (reason.isBlank()) {
+            model.addAttribute("message", "What is left out needs a reason: it stays in the record.");
+            return reviews.page(book, name, model);
+        }
+        Setup.ByResection by = ResectionSheet.switched(off == null ? List.of() : off, scale);
+        ObjectNode payload = new Pieces(book.job().units()).write(by);
+        payload.put("setup", name).put("reason", reason).put("by", people.shownName(who.getName()));
+        fieldBook.add(id, key, who.getName(), EntryKind.LEAVE_OUT, payload);
+        return "redirect:/job/" + id + "/review/" + name;
+    }
+
+    /** Known marks that the station has not sighted. */
+    static List<String> unsighted(Book book, Setup setup) {
+        List<String> sighted =
+                setup.orientation().sights().stream().map(book.job()::trueName).toList();
+        return book.result().measured().marks().stream()
+                .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
+                .map(MeasuredMark::name)
+                .filter(name -> !sighted.contains(name))
+                .toList();
+    }
+}

@@ -1,0 +1,54 @@
+// Switches of the resection's review: every one is answered in place. The server computes; this fills the cells and keeps the focus.
+
+const main = document.getElementById("content");
+const form = document.getElementById("switches");
+const drawing = document.getElementById("drawing");
+const boxes = [...form.querySelectorAll("[data-off]")];
+const booked = { boxes: boxes.map(box => box.checked), scale: document.getElementById("scale").checked };
+let asked = 0;
+
+const switchedOff = () => boxes.filter(box => !box.checked).map(box => box.dataset.off);
+
+async function ask() {
+  const mine = ++asked;
+  const query = new URLSearchParams(switchedOff().map(off => ["off", off]));
+  query.set("scale", document.getElementById("scale").checked);
+  const answer = await fetch(main.dataset.url + "/what-if?" + query);
+  if (!answer.ok || answer.redirected || mine !== asked) return;
+  const { cells, out, drawing: markup } = await answer.json();
+  for (const cell of main.querySelectorAll("[data-cell]")) {
+    cell.textContent = cells[cell.dataset.cell] ?? "";
+    cell.classList.toggle("out", out.includes(cell.dataset.cell));
+  }
+  drawing.innerHTML = markup;
+}
+
+async function oneMore(query) {
+  const answer = await fetch(main.dataset.url + "/one-more?" + new URLSearchParams(query));
+  if (!answer.ok || answer.redirected) return;
+  const more = await answer.json();
+  document.getElementById("one-more-words").textContent = more.words;
+  if (more.drawing) drawing.innerHTML = more.drawing;
+}
+
+for (const box of [...boxes, document.getElementById("scale")]) box.addEventListener("change", ask);
+document.getElementById("as-booked").addEventListener("click", () => {
+  boxes.forEach((box, i) => { box.checked = booked.boxes[i]; });
+  document.getElementById("scale").checked = booked.scale;
+  ask();
+});
+form.addEventListener("submit", () => {
+  for (const off of switchedOff()) {
+    const field = document.createElement("input");
+    field.type = "hidden";
+    field.name = "off";
+    field.value = off;
+    form.append(field);
+  }
+});
+document.getElementById("one-more").addEventListener("change", event => { if (event.target.value) oneMore({ mark: event.target.value }); });
+drawing.addEventListener("click", event => {
+  const mark = event.target.closest("[data-target]");
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(drawing.getScreenCTM().inverse());
+  oneMore(mark ? { mark: mark.dataset.target } : { x: at.x, y: at.y });
+});
