@@ -46,3 +46,14 @@ say "warm start to the sign-in page, median of $bench_rounds, alternating"
 say "  Mark Turn          $own ms"
 say "  bare application   $bare ms"
 say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
+
+# A switch of the resection's review against an empty request, on one running application.
+p=$(free_port)
+(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar --server.port="$p" > "$build/bench.log" 2>&1) &
+application=$!
+until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
+  alive "$application" || fail "the measured application did not start: see $build/bench.log"
+  sleep 0.1
+done
+java -cp "$house/bench/target/classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
+kill "$application" && wait "$application" 2>/dev/null || true

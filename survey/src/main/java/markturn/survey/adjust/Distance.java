@@ -1,19 +1,27 @@
 package markturn.survey.adjust;
 
 /**
- * A grid distance. Where the scale is free, the distance from coordinates is {@code s} times the measured one.
+ * A grid distance. Where the scale is free, the distance from coordinates is {@code s} times the measured one; where a constant is free, it
+ * is the measured one and that constant.
  *
  * @param scale number of the unknown {@code s}, or {@link Place#HELD}: 1
+ * @param constant number of the unknown constant, or {@link Place#HELD}: 0
  * @param value metres
  */
-public record Distance(Place from, Place to, int scale, double value, double stdDev) implements Observed {
+public record Distance(Place from, Place to, int scale, int constant, double value, double stdDev) implements Observed {
+    /** With neither of them free. */
+    public Distance(Place from, Place to, double value, double stdDev) {
+        this(from, to, Place.HELD, Place.HELD, value, stdDev);
+    }
+
     private double factor(double[] unknowns) {
         return scale == Place.HELD ? 1 : unknowns[scale];
     }
 
     @Override
     public double theoretical(double[] unknowns) {
-        return Line.between(from, to, unknowns).length() / factor(unknowns);
+        double added = constant == Place.HELD ? 0 : unknowns[constant];
+        return Line.between(from, to, unknowns).length() / factor(unknowns) - added;
     }
 
     @Override
@@ -23,6 +31,9 @@ public record Distance(Place from, Place to, int scale, double value, double std
         Line.bothEnds(from, to, line.north() / line.length() / s, line.east() / line.length() / s, partial);
         if (scale != Place.HELD) {
             partial.by(scale, -line.length() / (s * s));
+        }
+        if (constant != Place.HELD) {
+            partial.by(constant, -1);
         }
     }
 }

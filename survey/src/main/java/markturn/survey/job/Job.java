@@ -24,10 +24,10 @@ public record Job(
         List<Adopted> adopted,
         List<Decision> decisions) {
     public Job {
-        instruments = List.copyOf(instruments);
-        reflectors = List.copyOf(reflectors);
-        marks = List.copyOf(marks);
-        setups = List.copyOf(setups);
+        instruments = Named.of(instruments, Instrument::name);
+        reflectors = Named.of(reflectors, Reflector::name);
+        marks = Named.of(marks, Mark::name);
+        setups = Named.of(setups, Setup::name);
         fixes = List.copyOf(fixes);
         adopted = List.copyOf(adopted);
         decisions = List.copyOf(decisions);
@@ -42,23 +42,17 @@ public record Job(
 
     /** The instrument of that name, which must be listed. */
     public Instrument instrument(String called) {
-        return instruments.stream()
-                .filter(i -> i.name().equals(called))
-                .findFirst()
-                .orElseThrow();
+        return Named.find(instruments, called).orElseThrow();
     }
 
     /** The reflector of that name; the reflectorless sight need not be listed. */
     public Reflector reflector(String called) {
-        return reflectors.stream()
-                .filter(r -> r.name().equals(called))
-                .findFirst()
-                .orElseGet(() -> {
-                    if (called.equals(Reflector.REFLECTORLESS)) {
-                        return Reflector.NONE;
-                    }
-                    throw new java.util.NoSuchElementException("reflector " + called);
-                });
+        return Named.find(reflectors, called).orElseGet(() -> {
+            if (called.equals(Reflector.REFLECTORLESS)) {
+                return Reflector.NONE;
+            }
+            throw new java.util.NoSuchElementException("reflector " + called);
+        });
     }
 
     /** What a reading was taken to: its reflector, centred as its own support is. */
@@ -71,12 +65,12 @@ public record Job(
 
     /** The mark of that name, if listed. */
     public Optional<Mark> mark(String called) {
-        return marks.stream().filter(m -> m.name().equals(called)).findFirst();
+        return Named.find(marks, called);
     }
 
     /** The setup of that name, if there is one. */
     public Optional<Setup> setup(String called) {
-        return setups.stream().filter(s -> s.name().equals(called)).findFirst();
+        return Named.find(setups, called);
     }
 
     /** The name a mark goes by once it is followed through {@code sameAs}. */

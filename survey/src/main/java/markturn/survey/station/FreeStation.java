@@ -73,7 +73,7 @@ public final class FreeStation {
     }
 
     private Optional<Covariance> withOneMore(double northing, double easting) {
-        return Resection.solve(sights, weights, by.solveScale()).solution().flatMap(solution -> {
+        return Resection.solve(sights, weights, extra()).solution().flatMap(solution -> {
             Sight like =
                     sights.stream().filter(Sight::givesDistance).findFirst().orElse(sights.get(0));
             double north = northing - solution.north();
@@ -96,7 +96,7 @@ public final class FreeStation {
                     true,
                     true,
                     false));
-            return Resection.near(solution, more, weights, by.solveScale()).map(FreeStation::plan);
+            return Resection.near(solution, more, weights, extra()).map(FreeStation::plan);
         });
     }
 
@@ -160,9 +160,11 @@ public final class FreeStation {
     }
 
     private MeasuredSetup measured() {
-        Resection.Outcome outcome = Resection.solve(sights, weights, by.solveScale());
+        Resection.Outcome outcome = Resection.solve(sights, weights, extra());
         Optional<Levelled> levelled = Levelled.of(sights);
         Optional<Resection.Solution> solution = outcome.solution();
+        List<Optional<Resection.Solution>> without =
+                solution.map(s -> Scrutiny.withoutEach(sights, weights, s)).orElse(List.of());
         Optional<Position> station = solution.map(s -> position(s, levelled));
         OptionalDouble none = OptionalDouble.empty();
         OptionalDouble orientation =
@@ -191,15 +193,20 @@ public final class FreeStation {
                 new BacksightComparison(job, setup, weights, station, known).rows(shots, this::isUsed),
                 solution.map(s -> observations(s, levelled)).orElse(List.of()),
                 solution.map(this::tests).orElse(List.of()),
-                solution.map(this::leaveOneOut).orElse(List.of()),
+                solution.map(s -> leaveOneOut(s, without)).orElse(List.of()),
                 reduced.closingSight(),
                 reduced.looks(),
-                Optional.of(solution.map(s -> new Scrutiny(sights, weights, s, levelled, job.classOfWork()).resected())
+                Optional.of(solution.map(
+                                s -> new Scrutiny(sights, weights, s, without, levelled, job.classOfWork()).resected())
                         .orElseGet(() -> undetermined(outcome.why()))),
                 by.solveScale() && solution.isPresent()
                         ? OptionalDouble.of((solution.get().scale() - 1) * 1e6)
                         : none,
                 shots);
+    }
+
+    private Resection.Extra extra() {
+        return by.solveScale() ? Resection.Extra.SCALE : Resection.Extra.NOTHING;
     }
 
     private Resected undetermined(String why) {
@@ -319,23 +326,18 @@ public final class FreeStation {
         return tests;
     }
 
-    private List<LeftOut> leaveOneOut(Resection.Solution solution) {
+    private List<LeftOut> leaveOneOut(Resection.Solution solution, List<Optional<Resection.Solution>> withoutEach) {
         List<LeftOut> list = new ArrayList<>();
         for (int i = 0; i < sights.size(); i++) {
             if (sights.get(i).givesDirection() || sights.get(i).givesDistance()) {
-                list.add(without(solution, i));
+                list.add(without(sights.get(i).target(), solution, withoutEach.get(i)));
             }
         }
         return list;
     }
 
-    private LeftOut without(Resection.Solution with, int left) {
-        List<Sight> others = new ArrayList<>(sights);
-        others.set(left, others.get(left).leftOut());
-        Optional<Resection.Solution> solved =
-                Resection.solve(others, weights, by.solveScale()).solution();
+    private static LeftOut without(String target, Resection.Solution with, Optional<Resection.Solution> solved) {
         OptionalDouble none = OptionalDouble.empty();
-        String target = sights.get(left).target();
         if (solved.isEmpty() || solved.get().adjustment().redundancy() < 1) {
             return new LeftOut(target, none, none, none, none);
         }

@@ -18,6 +18,7 @@ final class Reliability {
     private final Sight sight;
     private final int[] numbers;
     private final double[][] block;
+    private final double[][] effects = new double[3][];
 
     Reliability(Resection.Solution solution, int number) {
         this.solution = solution;
@@ -110,6 +111,13 @@ final class Reliability {
 
     /** What a shift of the mark by a metre does to an unknown. */
     private double[] effect(int unknown) {
+        if (effects[unknown] == null) {
+            effects[unknown] = computedEffect(unknown);
+        }
+        return effects[unknown];
+    }
+
+    private double[] computedEffect(int unknown) {
         double[][] b = shifts();
         double[] effect = new double[2];
         for (int i = 0; i < numbers.length; i++) {

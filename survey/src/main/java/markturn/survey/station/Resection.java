@@ -26,13 +26,22 @@ final class Resection {
     static final int NORTHING = 0;
     static final int EASTING = 1;
     static final int ORIENTATION = 2;
-    private static final int SCALE = 3;
+    private static final int EXTRA = 3;
     private static final int PLAN_UNKNOWNS = 3;
     private static final int MOST_ROUNDS = 12;
     /** Solutions nearer to each other than this are one, metres. */
     private static final double ONE_PLACE = 0.002;
+    /** A variance factor below this leaves no doubt that the sights belong together. */
+    private static final double WELL_WITHIN = 9;
     /** Two solutions fit alike where their weighted squares differ by less: chi-square, 2 degrees of freedom, 0.1 %. */
     private static final double FITS_ALIKE = 13.8;
+
+    /** What is solved for beside place and orientation. */
+    enum Extra {
+        NOTHING,
+        SCALE,
+        CONSTANT
+    }
 
     /** Which observation of the adjustment belongs to which sight. */
     record Row(int sight, Kind kind) {}
@@ -42,7 +51,7 @@ final class Resection {
             Adjustment adjustment,
             List<Row> rows,
             List<Sight> sights,
-            boolean scaleFree,
+            Extra extra,
             double originNorth,
             double originEast) {
         double north() {
@@ -59,11 +68,16 @@ final class Resection {
 
         /** Distance from coordinates is this times the measured one. */
         double scale() {
-            return scaleFree ? adjustment.unknown(SCALE) : 1;
+            return extra == Extra.SCALE ? adjustment.unknown(EXTRA) : 1;
+        }
+
+        /** What, added to each measured distance, gives the one from coordinates, metres. */
+        double constant() {
+            return extra == Extra.CONSTANT ? adjustment.unknown(EXTRA) : 0;
         }
 
         double scaleVariance() {
-            return adjustment.covariance(SCALE, SCALE);
+            return adjustment.covariance(EXTRA, EXTRA);
         }
 
         double lengthTo(Sight sight) {
@@ -94,11 +108,11 @@ final class Resection {
     private final List<Sight> asGiven;
     private final List<Sight> sights;
     private final Weights weights;
-    private final boolean scaleFree;
+    private final Extra extra;
     private final double originNorth;
     private final double originEast;
 
-    private Resection(List<Sight> sights, Weights weights, boolean scaleFree) {
+    private Resection(List<Sight> sights, Weights weights, Extra extra) {
         // Counted from the first mark: coordinates in the millions would cost the last digits.
         this.asGiven = sights;
         this.originNorth = sights.isEmpty() ? 0 : sights.get(0).northing();
@@ -106,25 +120,34 @@ final class Resection {
         this.sights =
                 sights.stream().map(s -> s.movedBy(-originNorth, -originEast)).toList();
         this.weights = weights;
-        this.scaleFree = scaleFree;
+        this.extra = extra;
     }
 
     /** Solves it. */
-    static Outcome solve(List<Sight> sights, Weights weights, boolean scaleFree) {
-        return new Resection(sights, weights, scaleFree).solve();
+    static Outcome solve(List<Sight> sights, Weights weights, Extra extra) {
+        return new Resection(sights, weights, extra).solve();
     }
 
     /** Solves it from where another solution stands: for trials that move it little. */
-    static Optional<Solution> near(Solution other, List<Sight> sights, Weights weights, boolean scaleFree) {
-        Resection trial = new Resection(sights, weights, scaleFree);
+    static Optional<Solution> near(Solution other, List<Sight> sights, Weights weights, Extra extra) {
+        Resection trial = new Resection(sights, weights, extra);
         return trial.adjusted(new Starts.Start(
                 other.north() - trial.originNorth, other.east() - trial.originEast, other.orientation()));
+    }
+
+    /** The solution of what is left when one mark is taken out; empty where that does not determine a place. */
+    static Optional<Solution> without(Solution all, List<Sight> others, Weights weights) {
+        long observations = others.stream()
+                .mapToLong(s -> (s.givesDirection() ? 1 : 0) + (s.givesDistance() ? 1 : 0))
+                .sum();
+        int unknowns = PLAN_UNKNOWNS + (all.extra() == Extra.NOTHING ? 0 : 1);
+        return observations < unknowns ? Optional.empty() : near(all, others, weights, all.extra());
     }
 
     private Outcome solve() {
         long directions = sights.stream().filter(Sight::givesDirection).count();
         long distances = sights.stream().filter(Sight::givesDistance).count();
-        int unknowns = PLAN_UNKNOWNS + (scaleFree ? 1 : 0);
+        int unknowns = PLAN_UNKNOWNS + (extra == Extra.NOTHING ? 0 : 1);
         if (directions == 0 || directions + distances < unknowns) {
             return none("%d %s and %d %s are too few for a place and an orientation: sight another mark"
                     .formatted(
@@ -136,6 +159,9 @@ final class Resection {
         List<Solution> found = new ArrayList<>();
         for (Starts.Start start : Starts.of(sights)) {
             adjusted(start).filter(s -> isNew(s, found)).ifPresent(found::add);
+            if (isBeyondDoubt(found)) {
+                break;
+            }
         }
         found.sort(java.util.Comparator.comparingDouble(s -> s.adjustment().squares()));
         if (found.isEmpty()) {
@@ -151,6 +177,17 @@ final class Resection {
                             .formatted(apart(found.get(0), found.get(1))));
         }
         return new Outcome(Optional.of(found.get(0)), "");
+    }
+
+    /** Two marks with direction and distance leave one place only; where it fits, no other start can find a better one. */
+    private boolean isBeyondDoubt(List<Solution> found) {
+        long rigid = sights.stream()
+                .filter(s -> s.givesDirection() && s.givesDistance())
+                .count();
+        return rigid >= 2
+                && found.size() == 1
+                && found.get(0).adjustment().squares()
+                        < WELL_WITHIN * Math.max(1, found.get(0).adjustment().redundancy());
     }
 
     private static Outcome none(String why) {
@@ -187,6 +224,8 @@ final class Resection {
     /** Directions without distance are weighed by the length of the solution, so the adjustment is repeated until that rests. */
     private Optional<Solution> adjusted(Starts.Start start) {
         double[] unknowns = start(start);
+        boolean weightsRest = sights.stream()
+                .noneMatch(s -> s.givesDirection() && s.distance().isEmpty());
         Solution solution = null;
         for (int round = 0; round < MOST_ROUNDS; round++) {
             List<Row> rows = new ArrayList<>();
@@ -199,8 +238,8 @@ final class Resection {
                         adjustment.unknown(NORTHING) - unknowns[NORTHING],
                         adjustment.unknown(EASTING) - unknowns[EASTING]);
                 unknowns = adjustment.unknowns();
-                solution = new Solution(adjustment, rows, asGiven, scaleFree, originNorth, originEast);
-                if (round > 0 && moved < 1e-10) {
+                solution = new Solution(adjustment, rows, asGiven, extra, originNorth, originEast);
+                if (weightsRest || (round > 0 && moved < 1e-10)) {
                     break;
                 }
             } catch (RankDefect | NotConverging notFromHere) {
@@ -212,8 +251,8 @@ final class Resection {
 
     private double[] start(Starts.Start start) {
         List<Double> unknowns = new ArrayList<>(List.of(start.north(), start.east(), start.orientation()));
-        if (scaleFree) {
-            unknowns.add(1.0);
+        if (extra != Extra.NOTHING) {
+            unknowns.add(extra == Extra.SCALE ? 1.0 : 0.0);
         }
         for (Sight sight : sights) {
             if (takesPart(sight)) {
@@ -239,7 +278,7 @@ final class Resection {
     private List<Observed> observations(double[] unknowns, List<Row> rows) {
         Place station = Place.unknown(NORTHING, EASTING);
         List<Observed> observations = new ArrayList<>();
-        int next = PLAN_UNKNOWNS + (scaleFree ? 1 : 0);
+        int next = PLAN_UNKNOWNS + (extra == Extra.NOTHING ? 0 : 1);
         for (int i = 0; i < sights.size(); i++) {
             Sight sight = sights.get(i);
             if (!takesPart(sight)) {
@@ -263,7 +302,8 @@ final class Resection {
                 observations.add(new Distance(
                         station,
                         mark,
-                        scaleFree ? SCALE : Place.HELD,
+                        extra == Extra.SCALE ? EXTRA : Place.HELD,
+                        extra == Extra.CONSTANT ? EXTRA : Place.HELD,
                         sight.distance().getAsDouble(),
                         sight.distanceStdDev(weights)));
             }

@@ -27,10 +27,13 @@ final class Scrutiny {
     private static final double ALIKE = 0.9;
     /** A larger fault pulls even a test that explains it badly; what explains less than this share of the best is out. */
     private static final double FACTOR_OF_CHANCE = 3.3;
+    /** Exchanged names are looked for where distances between marks come out nearer than this, metres. */
+    private static final double ROUGHLY = 0.5;
 
     private final List<Sight> sights;
     private final Weights weights;
     private final Resection.Solution solution;
+    private final List<Optional<Resection.Solution>> withoutEach;
     private final Optional<Levelled> levelled;
     private final double classLimit;
 
@@ -38,13 +41,32 @@ final class Scrutiny {
             List<Sight> sights,
             Weights weights,
             Resection.Solution solution,
+            List<Optional<Resection.Solution>> withoutEach,
             Optional<Levelled> levelled,
             ClassOfWork work) {
         this.sights = sights;
         this.weights = weights;
         this.solution = solution;
+        this.withoutEach = withoutEach;
         this.levelled = levelled;
         this.classLimit = work.limit(Limit.RESECTION_POSITION);
+    }
+
+    /** The solution without each mark in turn; empty where the others do not give one. What takes no part changes nothing. */
+    static List<Optional<Resection.Solution>> withoutEach(
+            List<Sight> sights, Weights weights, Resection.Solution solution) {
+        List<Optional<Resection.Solution>> list = new ArrayList<>();
+        for (int i = 0; i < sights.size(); i++) {
+            Sight sight = sights.get(i);
+            if (sight.givesDirection() || sight.givesDistance()) {
+                List<Sight> others = new ArrayList<>(sights);
+                others.set(i, sight.leftOut());
+                list.add(Resection.without(solution, others, weights));
+            } else {
+                list.add(Optional.of(solution));
+            }
+        }
+        return list;
     }
 
     Resected resected() {
@@ -145,12 +167,7 @@ final class Scrutiny {
         if (sight.direction().isEmpty() || sight.distance().isEmpty()) {
             return Optional.empty();
         }
-        List<Sight> others = new ArrayList<>(sights);
-        others.set(number, sight.leftOut());
-        boolean wasUsed = sight.givesDirection() || sight.givesDistance();
-        Optional<Resection.Solution> by =
-                wasUsed ? Resection.solve(others, weights, false).solution() : Optional.of(solution);
-        return by.map(s -> {
+        return withoutEach.get(number).map(s -> {
             double azimuth = s.orientation() + sight.direction().getAsDouble();
             double length = sight.distance().getAsDouble();
             return new double[] {
@@ -327,45 +344,39 @@ final class Scrutiny {
     /** The scale let free, and a constant instead: which of them explains the distances. */
     private Optional<ScaleTrial> scale() {
         long distances = sights.stream().filter(Sight::givesDistance).count();
-        if (distances < 2 || solution.scaleFree() || solution.adjustment().redundancy() < 2) {
+        if (distances < 2
+                || solution.extra() == Resection.Extra.SCALE
+                || solution.adjustment().redundancy() < 2) {
             return Optional.empty();
         }
-        return Resection.near(solution, sights, weights, true)
-                .map(free -> new ScaleTrial(
-                        (free.scale() - 1) * 1e6,
-                        Math.sqrt(free.scaleVariance()) * 1e6,
-                        constant(),
-                        solution.adjustment().squares(),
-                        free.adjustment().squares(),
-                        squaresWith(constant())));
+        return Resection.near(solution, sights, weights, Resection.Extra.SCALE)
+                .flatMap(free -> Resection.near(solution, sights, weights, Resection.Extra.CONSTANT)
+                        .map(constant -> new ScaleTrial(
+                                (free.scale() - 1) * 1e6,
+                                Math.sqrt(free.scaleVariance()) * 1e6,
+                                constant.constant(),
+                                solution.adjustment().squares(),
+                                free.adjustment().squares(),
+                                constant.adjustment().squares())));
     }
 
-    /** The constant, added to every distance, that leaves the least: the squares are nearly a parabola in it. */
-    private double constant() {
-        double step = 0.01;
-        double best = 0;
-        for (int round = 0; round < 6; round++) {
-            double here = squaresWith(best);
-            double up = squaresWith(best + step);
-            double down = squaresWith(best - step);
-            double curve = up + down - 2 * here;
-            if (curve <= 0) {
-                return best;
+    /** Whether what was measured to each, held against the others, roughly fits the place of the other: a quick look before a trial. */
+    private boolean couldBeExchanged(int one, int other) {
+        for (int k = 0; k < sights.size(); k++) {
+            if (k == one || k == other) {
+                continue;
             }
-            double move = step * (up - down) / (2 * curve);
-            best -= move;
-            if (Math.abs(move) < 1e-6) {
-                return best;
+            boolean far = off(sights.get(one).at(sights.get(other)), sights.get(k)) > ROUGHLY
+                    && off(sights.get(other).at(sights.get(one)), sights.get(k)) > ROUGHLY;
+            if (far) {
+                return false;
             }
         }
-        return best;
+        return true;
     }
 
-    private double squaresWith(double constant) {
-        List<Sight> longer = sights.stream().map(s -> s.longerBy(constant)).toList();
-        return Resection.near(solution, longer, weights, false)
-                .map(s -> s.adjustment().squares())
-                .orElse(Double.MAX_VALUE);
+    private double off(Sight a, Sight b) {
+        return pair(a, b).map(p -> Math.abs(p.difference())).orElse(0.0);
     }
 
     /** Two marks whose names, exchanged, make everything fit. */
@@ -374,10 +385,13 @@ final class Scrutiny {
         double fits = twoDegrees(ALPHA) + 2 * redundancy;
         for (int i = 0; i < sights.size(); i++) {
             for (int j = i + 1; j < sights.size(); j++) {
+                if (!couldBeExchanged(i, j)) {
+                    continue;
+                }
                 List<Sight> exchanged = new ArrayList<>(sights);
                 exchanged.set(i, sights.get(i).at(sights.get(j)));
                 exchanged.set(j, sights.get(j).at(sights.get(i)));
-                double squares = Resection.solve(exchanged, weights, false)
+                double squares = Resection.solve(exchanged, weights, Resection.Extra.NOTHING)
                         .solution()
                         .map(s -> s.adjustment().squares())
                         .orElse(Double.MAX_VALUE);

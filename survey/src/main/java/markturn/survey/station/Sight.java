@@ -93,27 +93,6 @@ record Sight(
                 useElevation);
     }
 
-    /** The same with a constant added to its distance, metres. */
-    Sight longerBy(double constant) {
-        return new Sight(
-                target,
-                mark,
-                northing,
-                easting,
-                elevation,
-                deviations,
-                direction,
-                directionCount,
-                distance.isPresent() ? OptionalDouble.of(distance.getAsDouble() + constant) : distance,
-                distanceCount,
-                rise,
-                riseVariance,
-                reflector,
-                useDirection,
-                useDistance,
-                useElevation);
-    }
-
     /** The same with its mark moved, metres. */
     Sight movedBy(double north, double east) {
         return new Sight(

@@ -29,7 +29,9 @@ import org.junit.jupiter.api.Test;
 /** The resection against textbook formulas, a general optimiser, and the frequencies that theory promises. */
 class ResectionTest {
     private static Resection.Solution solve(List<Sight> sights) {
-        return Resection.solve(sights, Resections.WEIGHTS, false).solution().orElseThrow();
+        return Resection.solve(sights, Resections.WEIGHTS, Resection.Extra.NOTHING)
+                .solution()
+                .orElseThrow();
     }
 
     private static Sight direction(String name, double north, double east, double direction) {
@@ -160,8 +162,8 @@ class ResectionTest {
                 sights.add(Resections.sight(
                         "M" + i, length * Math.cos(azimuth), length * Math.sin(azimuth), 1, distance, random));
             }
-            Optional<Resection.Solution> solution =
-                    Resection.solve(sights, Resections.WEIGHTS, false).solution();
+            Optional<Resection.Solution> solution = Resection.solve(sights, Resections.WEIGHTS, Resection.Extra.NOTHING)
+                    .solution();
             if (solution.isEmpty() || isNearSingular(solution.get())) {
                 continue;
             }
@@ -216,10 +218,12 @@ class ResectionTest {
     }
 
     private static Resected scrutinised(List<Sight> sights) {
+        Resection.Solution solution = solve(sights);
         return new Scrutiny(
                         sights,
                         Resections.WEIGHTS,
-                        solve(sights),
+                        solution,
+                        Scrutiny.withoutEach(sights, Resections.WEIGHTS, solution),
                         Optional.empty(),
                         ClassOfWork.of(ClassOfWork.Preset.PRECISE))
                 .resected();
@@ -360,9 +364,12 @@ class ResectionTest {
     @Test
     void whatDoesNotPlaceAStationIsSaidInTheFieldsWords() {
         Sight a = Resections.sight("A", 100, 0, 0, true, null);
-        assertThat(Resection.solve(List.of(a), Resections.WEIGHTS, false).why()).contains("too few");
+        assertThat(Resection.solve(List.of(a), Resections.WEIGHTS, Resection.Extra.NOTHING)
+                        .why())
+                .contains("too few");
         Sight same = Resections.sight("B", 100, 0, 0, true, null);
-        assertThat(Resection.solve(List.of(a, same), Resections.WEIGHTS, false).why())
+        assertThat(Resection.solve(List.of(a, same), Resections.WEIGHTS, Resection.Extra.NOTHING)
+                        .why())
                 .contains("at one place");
         // Three marks and the station on one circle, angles alone.
         List<Sight> circle = new ArrayList<>();
@@ -370,7 +377,7 @@ class ResectionTest {
             circle.add(Resections.sight(
                     "C" + azimuth, 100 * Math.cos(azimuth) + 100, 100 * Math.sin(azimuth), 0, false, null));
         }
-        Resection.Outcome outcome = Resection.solve(circle, Resections.WEIGHTS, false);
+        Resection.Outcome outcome = Resection.solve(circle, Resections.WEIGHTS, Resection.Extra.NOTHING);
         assertThat(outcome.solution()
                         .map(s -> s.adjustment().covariance(0, 0) > 1)
                         .orElse(true))
@@ -378,7 +385,7 @@ class ResectionTest {
         // One distance and two directions may fit two places.
         Sight near = Resections.sight("A", 40, 0, 0, true, null);
         Sight far = Resections.sight("B", 60 * Math.cos(0.4), 60 * Math.sin(0.4), 0, false, null);
-        assertThat(Resection.solve(List.of(near, far), Resections.WEIGHTS, false)
+        assertThat(Resection.solve(List.of(near, far), Resections.WEIGHTS, Resection.Extra.NOTHING)
                         .why())
                 .satisfiesAnyOf(
                         why -> assertThat(why).contains("two positions"),

@@ -1,0 +1,156 @@
+package markturn.bench;
+
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * How fast a switch of the resection's review answers, with 12 marks, against an empty request to the same server: a small file that is
+ * there. Both alternate in one run; the numbers are 95th percentiles, after a warm-up.
+ */
+public final class WhatIfBench {
+    private static final int MARKS = 12;
+    private static final int WARM_UP = 400;
+    private static final int MEASURED = 600;
+
+    private final String base;
+    private final HttpClient client = HttpClient.newBuilder()
+            .cookieHandler(new CookieManager())
+            .followRedirects(HttpClient.Redirect.NORMAL)
+            .build();
+
+    private WhatIfBench(String base) {
+        this.base = base;
+    }
+
+    /** The address of a running Mark Turn with its demo accounts is the only argument. */
+    public static void main(String[] arguments) throws Exception {
+        new WhatIfBench(arguments[0]).run();
+    }
+
+    private void run() throws Exception {
+        signIn();
+        String job = bringIn();
+        String whatIf = job + "/review/S1/what-if?scale=false&off=M3:direction&off=M3:distance";
+        String nothing = base + "/favicon.svg";
+        double[] asked = new double[MEASURED];
+        double[] empty = new double[MEASURED];
+        for (int i = -WARM_UP; i < MEASURED; i++) {
+            double one = timed(nothing);
+            double other = timed(i % 2 == 0 ? whatIf : whatIf.replace("M3", "M7"));
+            if (i >= 0) {
+                empty[i] = one;
+                asked[i] = other;
+            }
+        }
+        double p95 = percentile(asked);
+        double p95Empty = percentile(empty);
+        System.out.printf(Locale.ROOT, "a switch of a resection on %d marks, 95th percentile of %d%n", MARKS, MEASURED);
+        System.out.printf(Locale.ROOT, "  a switch           %.2f ms%n", p95);
+        System.out.printf(Locale.ROOT, "  an empty request   %.2f ms%n", p95Empty);
+        System.out.printf(Locale.ROOT, "  ratio              %.2f%n", p95 / p95Empty);
+    }
+
+    private static double percentile(double[] times) {
+        double[] sorted = times.clone();
+        Arrays.sort(sorted);
+        return sorted[(int) (0.95 * sorted.length)];
+    }
+
+    private double timed(String url) throws Exception {
+        long began = System.nanoTime();
+        HttpResponse<byte[]> answer =
+                client.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofByteArray());
+        double milliseconds = (System.nanoTime() - began) / 1e6;
+        if (answer.statusCode() != 200) {
+            throw new IllegalStateException(url + " answered " + answer.statusCode());
+        }
+        return milliseconds;
+    }
+
+    private String token(String page) throws Exception {
+        String html = client.send(
+                        HttpRequest.newBuilder(URI.create(base + page)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+        Matcher found = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"").matcher(html);
+        if (!found.find()) {
+            throw new IllegalStateException("no token on " + page);
+        }
+        return found.group(1);
+    }
+
+    private void signIn() throws Exception {
+        String form = "username=wren&password=alder-weir&_csrf="
+                + URLEncoder.encode(token("/sign-in"), StandardCharsets.UTF_8);
+        client.send(
+                HttpRequest.newBuilder(URI.create(base + "/sign-in"))
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString(form))
+                        .build(),
+                HttpResponse.BodyHandlers.discarding());
+    }
+
+    /** Brings the job in and answers its address. */
+    private String bringIn() throws Exception {
+        String boundary = "----bench";
+        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token("/job")
+                + "\r\n--" + boundary
+                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"bench.json\"\r\nContent-Type: application/json\r\n\r\n"
+                + job() + "\r\n--" + boundary + "--\r\n";
+        HttpResponse<String> answer = client.send(
+                HttpRequest.newBuilder(URI.create(base + "/job/import"))
+                        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (!answer.uri().getPath().startsWith("/job/")) {
+            throw new IllegalStateException("the job was not taken in: " + answer.statusCode());
+        }
+        return answer.uri().toString();
+    }
+
+    /** A free station among twelve marks, two sets each, a few millimetres and seconds off. */
+    private static String job() {
+        StringBuilder marks = new StringBuilder();
+        StringBuilder readings = new StringBuilder();
+        for (int i = 0; i < MARKS; i++) {
+            double azimuth = 2 * Math.PI * i / MARKS + 0.1;
+            double length = 60 + 13 * i;
+            marks.append(String.format(
+                    Locale.ROOT,
+                    "{\"name\": \"M%d\", \"kind\": \"control\", \"northing\": %.4f, \"easting\": %.4f, \"elevation\": 10},",
+                    i,
+                    1000 + length * Math.cos(azimuth),
+                    5000 + length * Math.sin(azimuth)));
+            for (int set = 1; set <= 2; set++) {
+                for (int face = 0; face < 2; face++) {
+                    double circle = Math.toDegrees(azimuth) + 180 * face + ((i * 7 + set) % 5 - 2) * 4e-4;
+                    readings.append(String.format(
+                            Locale.ROOT,
+                            "%s{\"target\": \"M%d\", \"role\": \"backsight\", \"set\": %d, \"face\": \"%s\", \"circle\": \"%.6f\", \"zenith\": \"%d\", \"slope\": %.4f, \"reflector\": \"R\", \"targetHeight\": {\"value\": 1.5}}",
+                            readings.length() == 0 ? "" : ",",
+                            i,
+                            set,
+                            face == 0 ? "left" : "right",
+                            (circle + 720) % 360,
+                            face == 0 ? 90 : 270,
+                            length + ((i * 3 + set) % 7 - 3) * 5e-4));
+                }
+            }
+        }
+        return """
+                {"format": "mark-turn-job", "version": 1, "name": "bench", "units": {"length": "m", "angle": "deg"},
+                 "instruments": [{"name": "I", "directionStdDev": 2, "zenithStdDev": 2, "distanceStdDev": 0.002, "distancePpm": 2}],
+                 "reflectors": [{"name": "R", "centringStdDev": 0.001, "heightStdDev": 0.001}],
+                 "marks": [%s {"name": "F", "kind": "new"}],
+                 "setups": [{"name": "S1", "station": "F", "method": "resection", "instrument": "I", "readings": [%s]}]}""".formatted(marks, readings);
+    }
+}
