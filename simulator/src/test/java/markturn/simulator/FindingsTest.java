@@ -427,7 +427,8 @@ class FindingsTest {
 
     @Test
     void theDemoTellsItsTroubles() {
-        assertThat(codes(AlderWeir.job())).contains("backsight-drift", "set-residual", "second-fix", "one-ray", "mark-disagrees");
+        assertThat(codes(AlderWeir.job()))
+                .contains("backsight-drift", "set-residual", "second-fix", "one-ray", "mark-disagrees");
         assertThat(AlderWeir.job()).isEqualTo(AlderWeir.job());
         assertThat(AlderWeir.job().isPractice()).isTrue();
     }

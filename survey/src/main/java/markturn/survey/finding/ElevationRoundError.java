@@ -16,6 +16,7 @@ final class ElevationRoundError implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return Free.of(evidence)
+                .filter(free -> free.resected().swapped().isEmpty())
                 .flatMap(free -> free.setup().observations().stream()
                         .filter(o -> o.used() && o.kind() == Observation.Kind.ELEVATION_DIFFERENCE)
                         .filter(o -> o.redundancy().orElse(0) > 0.01)

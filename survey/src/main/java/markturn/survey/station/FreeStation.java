@@ -11,6 +11,7 @@ import markturn.survey.angle.Angles;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
+import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.PolarShots;
 import markturn.survey.reduce.Distances;
@@ -137,7 +138,7 @@ public final class FreeStation {
                 at.northing(),
                 at.easting(),
                 at.elevation(),
-                job.mark(mark).flatMap(Mark::stdDev),
+                deviations(mark),
                 directions.mean(),
                 directions.count(),
                 measured.map(ReducedFix::horizontal).orElse(none),
@@ -148,6 +149,19 @@ public final class FreeStation {
                 by.uses(target, Setup.Part.DIRECTION),
                 by.uses(target, Setup.Part.DISTANCE),
                 by.uses(target, Setup.Part.ELEVATION));
+    }
+
+    /** Those of control that carries them; a mark that satellites gave its coordinates is observed with theirs. */
+    private Optional<Mark.Deviations> deviations(String mark) {
+        Optional<Mark> listed = job.mark(mark);
+        boolean given = listed.flatMap(Mark::given).isPresent()
+                || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
+        return given
+                ? listed.flatMap(Mark::stdDev)
+                : job.fixes().stream()
+                        .filter(f -> job.trueName(f.mark()).equals(mark))
+                        .findFirst()
+                        .map(SatelliteFix::stdDev);
     }
 
     private double riseVariance(ReducedFix fix) {
