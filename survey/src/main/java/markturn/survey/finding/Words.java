@@ -1,6 +1,7 @@
 package markturn.survey.finding;
 
-import java.util.Locale;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.LengthUnit;
@@ -56,8 +57,10 @@ public record Words(Units units) {
         return points[(int) Math.round(Angles.onCircle(azimuth) / (Math.PI / 4)) % 8];
     }
 
-    /** A number with that many decimals and a point. */
+    /** A finite number with that many decimals and a point; what rounds to zero has no sign. */
     public static String number(double amount, int decimals) {
-        return String.format(Locale.ROOT, "%." + decimals + "f", amount);
+        return BigDecimal.valueOf(amount)
+                .setScale(decimals, RoundingMode.HALF_UP)
+                .toPlainString();
     }
 }

@@ -125,12 +125,12 @@ public record Display(Units units) {
     }
 
     public String number(double amount, int decimals) {
-        String text = Words.number(amount, decimals);
-        return text.matches("-0\\.?0*") ? text.substring(1) : text;
+        return Words.number(amount, decimals);
     }
 
-    private String signed(double amount, int decimals) {
-        String text = number(amount, decimals);
-        return text.startsWith("-") || Double.parseDouble(text) == 0 ? text : "+" + text;
+    private static String signed(double amount, int decimals) {
+        String text = Words.number(amount, decimals);
+        boolean isZero = text.chars().allMatch(c -> c == '0' || c == '.');
+        return text.startsWith("-") || isZero ? text : "+" + text;
     }
 }

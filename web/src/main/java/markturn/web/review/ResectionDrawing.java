@@ -3,10 +3,10 @@ package markturn.web.review;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Circles;
+import markturn.survey.finding.Words;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
@@ -78,11 +78,18 @@ final class ResectionDrawing {
     }
 
     private static String f(double value) {
-        return String.format(Locale.ROOT, "%.1f", value);
+        return Words.number(value, 1);
     }
 
-    private void put(String format, Object... values) {
-        svg.append(String.format(Locale.ROOT, format, values));
+    /** Appends markup with each {@code %s} filled in: a few dozen at every switch, so without a formatter. */
+    private void put(String format, String... values) {
+        int from = 0;
+        for (String value : values) {
+            int at = format.indexOf("%s", from);
+            svg.append(format, from, at).append(value);
+            from = at + 2;
+        }
+        svg.append(format, from, format.length());
     }
 
     private String draw(Optional<Covariance> oneMore) {
@@ -112,7 +119,7 @@ final class ResectionDrawing {
     }
 
     private static String whole(double factor) {
-        return String.format(Locale.ROOT, "%,.0f", factor).replace(',', ' ');
+        return Words.number(factor, 0).replaceAll("(?<=\\d)(?=(\\d{3})+$)", " ");
     }
 
     /** 1, 2 or 5 times a power of ten, so that what is that large is drawn at most as long as is shown well. */
@@ -153,10 +160,10 @@ final class ResectionDrawing {
             if (to - from < WIDEST_LABELLED && azimuths.size() > 1) {
                 double middle = (from + to) / 2;
                 put(
-                        "<text x='%s' y='%s' text-anchor='middle' class='small'>%d°</text>",
+                        "<text x='%s' y='%s' text-anchor='middle' class='small'>%s°</text>",
                         f(x(station.easting()) + 56 * Math.sin(middle)),
                         f(y(station.northing()) - 56 * Math.cos(middle) + 4),
-                        Math.round(Math.toDegrees(to - from)));
+                        "" + Math.round(Math.toDegrees(to - from)));
             }
         }
     }
