@@ -21,6 +21,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 import markturn.survey.reduce.GridScale;
 
 /** Elements of the job file to records. Defaults are those of the format: class engineering, reference 15 °C and 1013.25 hPa, constants 0. */
@@ -255,6 +256,16 @@ final class JobElements {
 
     private static Reading.Origin origin(Element of) {
         return of.has("origin") ? of.oneOf("origin", Reading.Origin.values(), JobElements::key) : Reading.Origin.TYPED;
+    }
+
+    static Traverse traverse(Element of) {
+        return new Traverse(
+                of.text("name"),
+                of.list("route").stream().map(Element::text).toList(),
+                of.has("method")
+                        ? of.oneOf("method", Traverse.Rule.values(), Traverse.Rule::key)
+                        : Traverse.Rule.COMPASS,
+                of.flag("adopt", false));
     }
 
     static SatelliteFix fix(Element of) {

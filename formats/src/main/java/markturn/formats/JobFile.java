@@ -49,9 +49,6 @@ public final class JobFile {
                 LengthUnit.of(units.get("length").asString()).orElseThrow(),
                 AngleUnit.of(units.get("angle").asString()).orElseThrow());
         Element root = new Element(document, "$", inForce, faults);
-        if (!root.list("traverses").isEmpty()) {
-            root.fault("traverses", "traverses are not computed yet by this version: expected none");
-        }
         if (root.at("network").flag("run", false)) {
             root.fault("network", "the network is not computed yet by this version: expected \"run\": false");
         }
@@ -67,6 +64,7 @@ public final class JobFile {
                 root.list("marks").stream().map(JobElements::mark).toList(),
                 root.list("setups").stream().map(JobElements::setup).toList(),
                 root.list("fixes").stream().map(JobElements::fix).toList(),
+                root.list("traverses").stream().map(JobElements::traverse).toList(),
                 root.list("adopted").stream().map(JobElements::adopted).toList(),
                 root.list("decisions").stream().map(JobElements::decision).toList());
     }

@@ -14,6 +14,7 @@ import markturn.survey.job.Notch;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 
 /** What a schema cannot see: names used twice, names that are nowhere listed, heights that cannot be. */
 final class JobNames {
@@ -47,6 +48,13 @@ final class JobNames {
         for (int i = 0; i < job.setups().size(); i++) {
             setup(job.setups().get(i), "$.setups[" + i + "]");
         }
+        unique("traverses", job.traverses(), Traverse::name);
+        for (int i = 0; i < job.traverses().size(); i++) {
+            Traverse traverse = job.traverses().get(i);
+            for (int j = 0; j < traverse.route().size(); j++) {
+                station(traverse.route().get(j), "$.traverses[" + i + "].route[" + j + "]");
+            }
+        }
         for (int i = 0; i < job.fixes().size(); i++) {
             mark(job.fixes().get(i).mark(), "$.fixes[" + i + "].mark");
         }
@@ -77,6 +85,13 @@ final class JobNames {
 
     private void mark(String name, String path) {
         listed(marks, name, path, "mark");
+    }
+
+    /** A station of a route: a mark, or a free station that the list of marks leaves out. */
+    private void station(String name, String path) {
+        if (job.setups().stream().noneMatch(s -> s.isFree() && s.station().equals(name))) {
+            mark(name, path);
+        }
     }
 
     private void listed(Set<String> names, String name, String path, String what) {

@@ -22,6 +22,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 import markturn.survey.job.Units;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -94,6 +95,7 @@ final class JobNodes {
         to.set("marks", list(job.marks(), this::mark));
         to.set("setups", list(job.setups(), this::setup));
         to.set("fixes", list(job.fixes(), this::fix));
+        to.set("traverses", list(job.traverses(), JobNodes::traverse));
         to.set("adopted", list(job.adopted(), this::adopted));
         to.set("decisions", list(job.decisions(), JobNodes::decision));
         return to;
@@ -292,7 +294,14 @@ final class JobNodes {
         return to.put("use", JobElements.key(of.use())).put("origin", JobElements.key(of.origin()));
     }
 
-    private ObjectNode adopted(Adopted of) {
+    static ObjectNode traverse(Traverse of) {
+        ObjectNode to = object().put("name", of.name());
+        ArrayNode route = to.putArray("route");
+        of.route().forEach(route::add);
+        return to.put("method", of.rule().key()).put("adopt", of.adopt());
+    }
+
+    ObjectNode adopted(Adopted of) {
         ObjectNode to = object();
         to.put("mark", of.mark());
         coordinates(to, of.position());

@@ -13,6 +13,7 @@ import markturn.survey.result.Check;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Observation;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
@@ -48,7 +49,7 @@ public final class ResultFile {
         }
         fill(to.putArray("marks"), result.measured().marks(), this::mark);
         fill(to.putArray("checks"), result.measured().checks(), this::check);
-        to.putArray("traverses");
+        fill(to.putArray("traverses"), result.measured().traverses(), this::traverse);
         to.putNull("network");
         fill(to.putArray("findings"), result.findings(), this::finding);
         return to;
@@ -248,6 +249,34 @@ public final class ResultFile {
         length(to, "northingDifference", of.northingDifference());
         length(to, "eastingDifference", of.eastingDifference());
         length(to, "elevationDifference", of.elevationDifference());
+        return to;
+    }
+
+    private ObjectNode traverse(MeasuredTraverse of) {
+        ObjectNode to = JsonNodeFactory.instance.objectNode();
+        to.put("name", of.name()).put("method", of.traverse().rule().key());
+        small(to, "angularMisclosure", of.angular());
+        small(to, "angularLimit", of.angularLimit());
+        length(to, "northingMisclosure", of.northing());
+        length(to, "eastingMisclosure", of.easting());
+        length(to, "linearMisclosure", of.linear());
+        length(to, "length", of.length());
+        plain(to, "ratio", of.ratio());
+        length(to, "elevationMisclosure", of.elevation());
+        fill(to.putArray("legs"), of.legs(), leg -> {
+            ObjectNode node = JsonNodeFactory.instance.objectNode();
+            node.put("from", leg.from()).put("to", leg.to());
+            angle(node, "azimuth", of(leg.azimuth()));
+            length(node, "horizontal", of(leg.horizontal()));
+            length(node, "elevationDifference", leg.rise());
+            return node;
+        });
+        ArrayNode stations = to.putArray("stations");
+        for (int i = 0; i < of.stations().size(); i++) {
+            ObjectNode node =
+                    stations.addObject().put("name", of.traverse().route().get(i));
+            position(node, java.util.Optional.of(of.stations().get(i)));
+        }
         return to;
     }
 

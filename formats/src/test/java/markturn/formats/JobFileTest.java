@@ -142,7 +142,8 @@ class JobFileTest {
                 "\"method\": \"occupied\" | \"method\": \"occupied\", \"solveScale\": true | $.setups[0].solveScale | belongs to a resection",
                 "\"method\": \"occupied\" | \"method\": \"resection\", \"leaveOut\": [\"Z\"] | $.setups[0].leaveOut[0] | no mark of that name",
                 "\"method\": \"occupied\" | \"method\": \"resection\", \"leaveOut\": [{\"target\": \"B\", \"only\": \"x\"}] | $.setups[0].leaveOut[0].only | direction, distance or elevation",
-                "\"decisions\": | \"traverses\": [{}], \"decisions\": | $.traverses | not computed yet",
+                "\"decisions\": | \"traverses\": [{\"name\": \"L\", \"route\": [\"A\"]}], \"decisions\": | $.traverses[0].route | at least two",
+                "\"decisions\": | \"traverses\": [{\"name\": \"L\", \"route\": [\"A\", \"Z\"]}], \"decisions\": | $.traverses[0].route[1] | no mark of that name",
                 "\"instrument\": \"I1\" | \"instrument\": \"I2\" | $.setups[0].instrument | no instrument of that name",
                 "\"version\": 1 | \"version\": 2 | $.version | expected 1",
                 "\"at\": \"2026-05-04T09:12:00Z\" | \"at\": \"yesterday\" | $.setups[0].readings[0].at | expected a time"

@@ -2,6 +2,7 @@ package markturn.survey;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,15 +10,19 @@ import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Judgements;
 import markturn.survey.finding.Rules;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 import markturn.survey.locate.Positions;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
 import markturn.survey.station.OccupiedStation;
+import markturn.survey.traverse.TraverseRun;
 
 /** The computation of a job. It reads like the order of the work: each setup in turn, then what it carried, then the judgement. */
 public final class Survey {
@@ -30,18 +35,75 @@ public final class Survey {
      */
     public static SurveyResult compute(Job booked) {
         Job job = inForce(booked);
-        Positions positions = new Positions(job);
-        List<MeasuredSetup> setups = new ArrayList<>();
-        for (Setup setup : job.setups()) {
-            MeasuredSetup measured = setup.isFree()
-                    ? FreeStation.measure(job, setup, positions.known())
-                    : OccupiedStation.measure(job, setup, positions.known());
-            positions.carry(measured);
-            setups.add(measured);
+        Map<String, Position> adopted = new LinkedHashMap<>();
+        Map<String, String> runs = new HashMap<>();
+        Pass pass = Pass.through(job, adopted, runs);
+        List<MeasuredTraverse> traverses = new ArrayList<>();
+        for (Traverse traverse : job.traverses()) {
+            MeasuredTraverse run = TraverseRun.compute(
+                    job, traverse, pass.setups(), pass.positions().known(), mark -> isFixed(job, runs, mark));
+            traverses.add(run);
+            if (traverse.adopt() && run.northing().isPresent()) {
+                adopt(job, run, pass.positions().known(), adopted, runs);
+                pass = Pass.through(job, adopted, runs);
+            }
         }
-        Measured measured = new Measured(setups, positions.marks(), positions.checks());
+        Measured measured = new Measured(
+                pass.setups(), pass.positions().marks(), pass.positions().checks(), List.copyOf(traverses));
         List<Judgement> judgements = Judgements.of(job, measured);
-        return new SurveyResult(job, measured, judgements, Rules.judge(job, measured, judgements));
+        return new SurveyResult(booked, measured, judgements, Rules.judge(job, measured, judgements));
+    }
+
+    /** Every setup in the file's order, and the positions they left. */
+    private record Pass(List<MeasuredSetup> setups, Positions positions) {
+        static Pass through(Job job, Map<String, Position> adopted, Map<String, String> runs) {
+            Positions positions = new Positions(job, adopted, runs);
+            List<MeasuredSetup> setups = new ArrayList<>();
+            for (Setup setup : job.setups()) {
+                MeasuredSetup measured = setup.isFree()
+                        ? FreeStation.measure(job, setup, positions.known())
+                        : OccupiedStation.measure(job, setup, positions.known());
+                positions.carry(measured);
+                setups.add(measured);
+            }
+            return new Pass(setups, positions);
+        }
+    }
+
+    /** Whether a mark's coordinates are given or adopted: what a traverse may close on. */
+    private static boolean isFixed(Job job, Map<String, String> runs, String mark) {
+        return runs.containsKey(mark)
+                || job.mark(mark).flatMap(Mark::given).isPresent()
+                || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
+    }
+
+    /** The stations between start and end take their adjusted place; their precision stays what was carried, unless the rule gives one. */
+    private static void adopt(
+            Job job,
+            MeasuredTraverse run,
+            Map<String, Position> known,
+            Map<String, Position> adopted,
+            Map<String, String> runs) {
+        for (int i = 1; i < run.stations().size() - 1; i++) {
+            String mark = job.trueName(run.traverse().route().get(i));
+            if (isFixed(job, Map.of(), mark)) {
+                continue;
+            }
+            Position to = run.stations().get(i);
+            Position carried = known.get(mark);
+            boolean byRule = run.traverse().rule() != Traverse.Rule.LEAST_SQUARES && carried != null;
+            adopted.put(
+                    mark,
+                    byRule
+                            ? new Position(
+                                    to.northing(),
+                                    to.easting(),
+                                    to.elevation(),
+                                    carried.plan(),
+                                    to.elevation().isPresent() ? carried.elevationVariance() : to.elevation())
+                            : to);
+            runs.put(mark, run.name());
+        }
     }
 
     /**

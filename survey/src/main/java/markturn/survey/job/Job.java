@@ -21,6 +21,7 @@ public record Job(
         List<Mark> marks,
         List<Setup> setups,
         List<SatelliteFix> fixes,
+        List<Traverse> traverses,
         List<Adopted> adopted,
         List<Decision> decisions) {
     public Job {
@@ -29,8 +30,41 @@ public record Job(
         marks = Named.of(marks, Mark::name);
         setups = Named.of(setups, Setup::name);
         fixes = List.copyOf(fixes);
+        traverses = List.copyOf(traverses);
         adopted = List.copyOf(adopted);
         decisions = List.copyOf(decisions);
+    }
+
+    /** A job without traverses. */
+    public Job(
+            String name,
+            String place,
+            Units units,
+            ClassOfWork classOfWork,
+            boolean planOnly,
+            Earth earth,
+            List<Instrument> instruments,
+            List<Reflector> reflectors,
+            List<Mark> marks,
+            List<Setup> setups,
+            List<SatelliteFix> fixes,
+            List<Adopted> adopted,
+            List<Decision> decisions) {
+        this(
+                name,
+                place,
+                units,
+                classOfWork,
+                planOnly,
+                earth,
+                instruments,
+                reflectors,
+                marks,
+                setups,
+                fixes,
+                List.of(),
+                adopted,
+                decisions);
     }
 
     /** A job in which nothing has been booked. */
@@ -178,8 +212,37 @@ public record Job(
                 marks,
                 setups,
                 fixes,
+                traverses,
                 adopted,
                 decisions);
+    }
+
+    /** The same job with that traverse, in the place of one of its name. */
+    public Job with(Traverse traverse) {
+        List<Traverse> others = new ArrayList<>(traverses.stream()
+                .filter(t -> !t.name().equals(traverse.name()))
+                .toList());
+        others.add(traverse);
+        return new Job(
+                name,
+                place,
+                units,
+                classOfWork,
+                planOnly,
+                earth,
+                instruments,
+                reflectors,
+                marks,
+                setups,
+                fixes,
+                others,
+                adopted,
+                decisions);
+    }
+
+    /** The same job with one adopted coordinate more. */
+    public Job plus(Adopted more) {
+        return with(instruments, reflectors, marks, setups, added(adopted, more), decisions);
     }
 
     /** The same job with one satellite fix more. */
@@ -196,6 +259,7 @@ public record Job(
                 marks,
                 setups,
                 added(fixes, more),
+                traverses,
                 adopted,
                 decisions);
     }
@@ -224,6 +288,7 @@ public record Job(
                 theseMarks,
                 theseSetups,
                 fixes,
+                traverses,
                 theseAdopted,
                 theseDecisions);
     }

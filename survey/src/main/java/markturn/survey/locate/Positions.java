@@ -2,11 +2,13 @@ package markturn.survey.locate;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Job;
@@ -31,8 +33,16 @@ public final class Positions {
     private final Map<String, String> adjustedBy = new HashMap<>();
     private final List<SatelliteFix> toCompare = new ArrayList<>();
     private final List<Check> checks = new ArrayList<>();
+    /** Marks adopted by a run whose first fix, which gave their carried position, has not come up yet. */
+    private final Set<String> awaited = new HashSet<>();
 
-    public Positions(Job job) {
+    /**
+     * As a job begins.
+     *
+     * @param byRuns positions that traverses adopted, by true name; they take the place of carried ones
+     * @param runs by which traverse each of them was adopted
+     */
+    public Positions(Job job, Map<String, Position> byRuns, Map<String, String> runs) {
         this.job = job;
         for (Mark mark : job.marks()) {
             mark.given().ifPresent(at -> put(mark.name(), Position.held(at)));
@@ -42,6 +52,11 @@ public final class Positions {
             put(job.trueName(adopted.mark()), Position.known(adopted.position(), stdDev));
             adjustedBy.put(job.trueName(adopted.mark()), adopted.from());
         }
+        byRuns.forEach((mark, position) -> {
+            put(mark, position);
+            adjustedBy.put(mark, runs.get(mark));
+            awaited.add(mark);
+        });
         for (SatelliteFix fix : job.fixes()) {
             String mark = job.trueName(fix.mark());
             if (!known.containsKey(mark)) {
@@ -73,9 +88,12 @@ public final class Positions {
             if (role == Reading.Role.BACKSIGHT) {
                 continue;
             }
-            if (known.containsKey(mark)) {
+            boolean gives = role != Reading.Role.CHECK && shot.position().isPresent();
+            if (gives && awaited.remove(mark)) {
+                from.put(mark, setup.name());
+            } else if (known.containsKey(mark)) {
                 checks.add(compare(mark, setup.name(), shot.position(), known.get(mark)));
-            } else if (role != Reading.Role.CHECK && shot.position().isPresent()) {
+            } else if (gives) {
                 known.put(mark, shot.position().get());
                 from.put(mark, setup.name());
             }
@@ -85,7 +103,9 @@ public final class Positions {
     /** A free station is a mark that was fixed; one that had a position is checked by it. */
     private void place(MeasuredSetup setup) {
         String mark = job.trueName(setup.setup().station());
-        if (known.containsKey(mark)) {
+        if (setup.station().isPresent() && awaited.remove(mark)) {
+            from.put(mark, setup.name());
+        } else if (known.containsKey(mark)) {
             checks.add(compare(mark, setup.name(), setup.station(), known.get(mark)));
         } else {
             setup.station().ifPresent(at -> {

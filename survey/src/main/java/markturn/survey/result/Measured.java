@@ -4,7 +4,8 @@ import java.util.List;
 import java.util.Optional;
 
 /** Everything that was computed from a job, before it is judged. Marks are listed once, without their other names. */
-public record Measured(List<MeasuredSetup> setups, List<MeasuredMark> marks, List<Check> checks) {
+public record Measured(
+        List<MeasuredSetup> setups, List<MeasuredMark> marks, List<Check> checks, List<MeasuredTraverse> traverses) {
     /** The setup of that name, which must be in the job. */
     public MeasuredSetup setup(String name) {
         return setups.stream().filter(s -> s.name().equals(name)).findFirst().orElseThrow();

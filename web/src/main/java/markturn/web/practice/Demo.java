@@ -4,14 +4,13 @@ import java.util.Set;
 import markturn.simulator.AlderWeir;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.people.People;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
 
-/** Opens the accounts of a new house, and the demo job once. */
+/** Opens the accounts of a new house, and the demo job once: before the first page is answered. */
 @Component
-class Demo implements ApplicationRunner {
+class Demo implements SmartInitializingSingleton {
     static final String SURVEYOR = "wren";
     static final String REVIEWER = "ida";
     static final String PASSWORD = "alder-weir";
@@ -33,7 +32,7 @@ class Demo implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments arguments) {
+    public void afterSingletonsInstantiated() {
         if (!firstPassword.isEmpty()) {
             people.open("surveyor", "Surveyor", firstPassword, true, true);
         }

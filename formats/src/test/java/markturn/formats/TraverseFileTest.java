@@ -1,0 +1,217 @@
+package markturn.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import markturn.survey.Survey;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Job;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Traverses as job files: a loop and a link, their misclosures by hand, the rules, adoption. */
+class TraverseFileTest {
+    /** A, T1, T2, T3: a quadrilateral; K is a distant control mark that orients A. */
+    private static final String[] NAMES = {"A", "T1", "T2", "T3"};
+
+    private static final double[][] PLACES = {{1000, 1000}, {1120, 1050}, {1150, 1190}, {1010, 1160}};
+
+    private static String reading(String target, String role, boolean left, double circle, double slope) {
+        return String.format(
+                Locale.ROOT,
+                "{\"target\": \"%s\", \"role\": \"%s\", \"set\": 1, \"face\": \"%s\", \"circle\": \"%s\", \"zenith\": \"%s\", \"slope\": %.9f, \"reflector\": \"R\", \"targetHeight\": {\"value\": 1.5}}",
+                target,
+                role,
+                left ? "left" : "right",
+                AngleUnit.DMS.write(circle + (left ? 0 : Math.PI), 9),
+                left ? "90-00-00" : "270-00-00",
+                slope);
+    }
+
+    private static double azimuth(int from, int to) {
+        return Math.atan2(PLACES[to][1] - PLACES[from][1], PLACES[to][0] - PLACES[from][0]);
+    }
+
+    private static double length(int from, int to) {
+        return Math.hypot(PLACES[to][1] - PLACES[from][1], PLACES[to][0] - PLACES[from][0]);
+    }
+
+    private static String both(String target, String role, double circle, double slope) {
+        return reading(target, role, true, circle, slope) + "," + reading(target, role, false, circle, slope);
+    }
+
+    /**
+     * The loop A, T1, T2, T3, A, booked on circles that start at each backsight.
+     *
+     * @param turned what each foresight's circle is wrong by at A, T1, T2, T3, radians
+     * @param longer what each leg is too long by, there and back, metres
+     */
+    private static String loop(double[] turned, double[] longer, String traverse) {
+        List<String> setups = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            int before = (i + 3) % 4;
+            int after = (i + 1) % 4;
+            double back = azimuth(i, before);
+            StringBuilder readings = new StringBuilder();
+            String sight = i == 0 ? "K" : NAMES[before];
+            double zero = i == 0 ? 0 : back;
+            readings.append(both(sight, "backsight", 0, i == 0 ? 500 : length(i, before) + longer[before]));
+            readings.append(",")
+                    .append(both(
+                            NAMES[after],
+                            i == 3 ? "check" : "foresight",
+                            azimuth(i, after) - zero + turned[i],
+                            length(i, after) + longer[i]));
+            if (i == 0) {
+                readings.append(",").append(both("T3", "foresight", back - zero, length(0, 3) + longer[3]));
+            }
+            setups.add("""
+                    {"name": "S%d", "station": "%s", "method": "occupied", "instrument": "I", "instrumentHeight": {"value": 1.5}, "orientation": {"sights": ["%s"]}, "readings": [%s]}""".formatted(i + 1, NAMES[i], sight, readings));
+        }
+        return """
+                {"format": "mark-turn-job", "version": 1, "name": "loop", "units": {"length": "m", "angle": "dms"}, "earth": {"curvature": false},
+                 "instruments": [{"name": "I", "directionStdDev": 2, "zenithStdDev": 2, "distanceStdDev": 0.002, "distancePpm": 2}],
+                 "reflectors": [{"name": "R"}],
+                 "marks": [{"name": "A", "kind": "control", "northing": 1000, "easting": 1000, "elevation": 10}, {"name": "K", "kind": "control", "northing": 1500, "easting": 1000, "elevation": 10},
+                           {"name": "A-again", "sameAs": "A"}, {"name": "T1", "kind": "new"}, {"name": "T2", "kind": "new"}, {"name": "T3", "kind": "new"}],
+                 "setups": [%s], "traverses": [%s]}""".formatted(String.join(",", setups), traverse);
+    }
+
+    private static final String LOOP =
+            "{\"name\": \"Loop\", \"route\": [\"A\", \"T1\", \"T2\", \"T3\", \"A-again\"], \"method\": \"compass\"}";
+
+    private static JsonNode computed(String job) throws FaultyFile {
+        Job read = JobFile.read(job.getBytes(StandardCharsets.UTF_8));
+        assertThat(JobFile.read(JobFile.write(read))).isEqualTo(read);
+        return JsonMapper.builder().build().readTree(ResultFile.write(Survey.compute(read)));
+    }
+
+    private static List<String> codes(JsonNode result) {
+        List<String> codes = new ArrayList<>();
+        result.get("findings").forEach(f -> codes.add(f.get("code").asString()));
+        return codes;
+    }
+
+    private static double second(double seconds) {
+        return Math.toRadians(seconds / 3600);
+    }
+
+    @Test
+    void anExactLoopClosesAndSaysWhatItCannotSee() throws FaultyFile {
+        JsonNode result = computed(loop(new double[4], new double[4], LOOP));
+        JsonNode traverse = result.get("traverses").get(0);
+        assertThat(traverse.get("angularMisclosure").doubleValue()).isCloseTo(0, within(1e-4));
+        assertThat(traverse.get("linearMisclosure").doubleValue()).isCloseTo(0, within(1e-7));
+        // Source: the format; the ray from A to T3 is held, so n counts the four legs: 10" √4.
+        assertThat(traverse.get("angularLimit").doubleValue()).isCloseTo(20, within(1e-9));
+        assertThat(traverse.get("stations").size()).isEqualTo(5);
+        assertThat(traverse.get("stations").get(2).get("northing").doubleValue())
+                .isCloseTo(1150, within(1e-6));
+        assertThat(codes(result)).contains("datum-unchecked").doesNotContain("misclosure-angle", "misclosure-linear");
+    }
+
+    @Test
+    void anglesAreBalancedAndTheCompassRuleSpreadsTheRest() throws FaultyFile {
+        // Four angles, each 3" too large: 12" to the right. Source: textbook balancing, leg i takes −f·i/n.
+        double three = second(3);
+        JsonNode result =
+                computed(loop(new double[] {three, three, three, three}, new double[] {0.010, 0, 0, 0}, LOOP));
+        JsonNode traverse = result.get("traverses").get(0);
+        assertThat(traverse.get("angularMisclosure").doubleValue()).isCloseTo(12, within(1e-3));
+        for (int i = 0; i < 4; i++) {
+            double balanced = AngleUnit.DMS.read(
+                    traverse.get("legs").get(i).get("azimuth").asString());
+            assertThat(Math.sin(balanced - azimuth(i, (i + 1) % 4))).isCloseTo(0, within(1e-9));
+        }
+        // The 10 mm of the first leg are the misclosure; the compass rule gives each leg its share by length.
+        double all = 0;
+        for (int i = 0; i < 4; i++) {
+            all += length(i, (i + 1) % 4) + (i == 0 ? 0.010 : 0);
+        }
+        double north = 0.010 * Math.cos(azimuth(0, 1));
+        assertThat(traverse.get("northingMisclosure").doubleValue()).isCloseTo(north, within(1e-6));
+        assertThat(traverse.get("ratio").doubleValue()).isCloseTo(all / 0.010, within(1.0));
+        double first = length(0, 1) + 0.010;
+        double expected = 1000 + first * Math.cos(azimuth(0, 1)) - north * first / all;
+        assertThat(traverse.get("stations").get(1).get("northing").doubleValue())
+                .isCloseTo(expected, within(1e-6));
+        assertThat(traverse.get("stations").get(4).get("northing").doubleValue())
+                .isCloseTo(1000, within(1e-9));
+    }
+
+    @Test
+    void theTransitRuleSpreadsByWhatEachLegRuns() throws FaultyFile {
+        JsonNode traverse = computed(
+                        loop(new double[4], new double[] {0.010, 0, 0, 0}, LOOP.replace("compass", "transit")))
+                .get("traverses")
+                .get(0);
+        double north = 0.010 * Math.cos(azimuth(0, 1));
+        double all = 0;
+        for (int i = 0; i < 4; i++) {
+            all += Math.abs((length(i, (i + 1) % 4) + (i == 0 ? 0.010 : 0)) * Math.cos(azimuth(i, (i + 1) % 4)));
+        }
+        double run = (length(0, 1) + 0.010) * Math.cos(azimuth(0, 1));
+        assertThat(traverse.get("stations").get(1).get("northing").doubleValue())
+                .isCloseTo(1000 + run - north * run / all, within(1e-6));
+    }
+
+    @Test
+    void leastSquaresPutsAnErrorWhereItFitsBest() throws FaultyFile {
+        JsonNode traverse = computed(
+                        loop(new double[4], new double[] {0.010, 0, 0, 0}, LOOP.replace("compass", "least-squares")))
+                .get("traverses")
+                .get(0);
+        for (int i = 0; i < 4; i++) {
+            JsonNode station = traverse.get("stations").get(i);
+            assertThat(station.get("northing").doubleValue()).isCloseTo(PLACES[i][0], within(0.010));
+            assertThat(station.get("easting").doubleValue()).isCloseTo(PLACES[i][1], within(0.010));
+        }
+        assertThat(traverse.get("stations").get(1).get("stdDev").get("northing").doubleValue())
+                .isBetween(0.0005, 0.01);
+    }
+
+    @Test
+    void aBustedAngleIsLocated() throws FaultyFile {
+        JsonNode result = computed(loop(new double[] {0, 0, Math.toRadians(1), 0}, new double[4], LOOP));
+        assertThat(codes(result)).contains("misclosure-angle", "blunder-suspect");
+        for (JsonNode finding : result.get("findings")) {
+            if (finding.get("code").asString().equals("blunder-suspect")) {
+                assertThat(finding.get("target").asString()).isEqualTo("T2");
+                assertThat(finding.get("text").asString()).contains("the angle at T2");
+            }
+        }
+    }
+
+    @Test
+    void whatIsAdoptedCarriesWhatHangsOnIt() throws FaultyFile {
+        String loop = loop(new double[4], new double[] {0.010, 0, 0, 0}, LOOP.replace("}", ", \"adopt\": true}"));
+        JsonNode result = computed(loop);
+        JsonNode adjusted = result.get("traverses").get(0).get("stations").get(2);
+        for (JsonNode mark : result.get("marks")) {
+            if (mark.get("name").asString().equals("T2")) {
+                assertThat(mark.get("northing").doubleValue())
+                        .isCloseTo(adjusted.get("northing").doubleValue(), within(1e-9));
+                assertThat(mark.get("adjustedBy").asString()).isEqualTo("Loop");
+                assertThat(mark.get("from").asString()).isEqualTo("S2");
+            }
+        }
+        assertThat(result.get("setups").get(2).get("northing").doubleValue())
+                .isCloseTo(adjusted.get("northing").doubleValue(), within(1e-9));
+    }
+
+    @Test
+    void anOpenTraverseHasNoMisclosures() throws FaultyFile {
+        JsonNode result = computed(
+                loop(new double[4], new double[4], "{\"name\": \"Open\", \"route\": [\"A\", \"T1\", \"T2\"]}"));
+        JsonNode traverse = result.get("traverses").get(0);
+        assertThat(traverse.get("northingMisclosure").isNull()).isTrue();
+        assertThat(traverse.get("angularMisclosure").isNull()).isTrue();
+        assertThat(traverse.get("legs").size()).isEqualTo(2);
+        assertThat(codes(result)).contains("open-traverse");
+    }
+}

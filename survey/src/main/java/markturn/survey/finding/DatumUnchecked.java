@@ -1,0 +1,20 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Severity;
+
+/** A loop on one mark: it closes whatever its scale and its first azimuth are. */
+final class DatumUnchecked implements Rule {
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.measured().traverses().stream()
+                .filter(t -> t.loop() && t.northing().isPresent())
+                .map(t -> Finding.of(
+                        "datum-unchecked",
+                        Severity.WARN,
+                        "",
+                        t.traverse().route().get(0),
+                        "%s begins and ends on %s: a loop from one mark cannot see a wrong scale, a wrong starting azimuth or a wrong starting mark. Sight a second control mark."
+                                .formatted(t.name(), t.traverse().route().get(0))));
+    }
+}

@@ -1,0 +1,30 @@
+package markturn.survey.finding;
+
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.result.MeasuredTraverse;
+
+/** The limits a traverse is judged by: the larger of the class limit and what chance reaches in 0.1 % of traverses. */
+public final class TraverseLimits {
+    private static final double CHANCE = NormalDistribution.twoSided(0.001);
+
+    private TraverseLimits() {}
+
+    /** Of the angular misclosure, radians; the traverse must close in angle. */
+    public static double angular(MeasuredTraverse of) {
+        return Math.max(of.angularLimit().orElse(0), CHANCE * of.predicted().angular());
+    }
+
+    /** Of the linear misclosure, metres. */
+    public static double linear(Job job, MeasuredTraverse of) {
+        double byClass = of.length().orElse(0) / job.classOfWork().limit(Limit.LINEAR_MISCLOSURE);
+        return Math.max(byClass, CHANCE * of.predicted().plan().ellipse().semiMajor());
+    }
+
+    /** Of the elevation misclosure, metres: so much for each root of a leg. */
+    public static double elevation(Job job, MeasuredTraverse of) {
+        double byClass = job.classOfWork().limit(Limit.ELEVATION_MISCLOSURE)
+                * Math.sqrt(of.legs().size());
+        return Math.max(byClass, CHANCE * of.predicted().elevation());
+    }
+}

@@ -1,0 +1,101 @@
+package markturn.survey.result;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.job.Traverse;
+
+/**
+ * A traverse as computed. Misclosures are carried minus known, lengths metres, angles radians; north, east and linear misclosure, and the
+ * legs, are after balancing angles and before the rule. Empty in an open traverse.
+ *
+ * @param why why nothing could be carried along the route, in the field's words; empty where it could
+ * @param angles how many angles the angular misclosure rests on; 0 where the azimuth does not close
+ * @param length of all legs
+ * @param predicted one sigma of each misclosure from the instrument's figures
+ * @param loop whether it ends on the mark it began with
+ * @param rules the coordinates of the route's stations by each rule that could be computed
+ */
+public record MeasuredTraverse(
+        Traverse traverse,
+        Optional<String> why,
+        OptionalDouble angular,
+        OptionalDouble angularLimit,
+        int angles,
+        OptionalDouble northing,
+        OptionalDouble easting,
+        OptionalDouble elevation,
+        OptionalDouble length,
+        List<Leg> legs,
+        Predicted predicted,
+        boolean loop,
+        Map<Traverse.Rule, List<Position>> rules) {
+
+    /**
+     * One leg of the route.
+     *
+     * @param angle clockwise from the leg before to this one, as measured; empty at the start
+     * @param azimuth balanced
+     * @param horizontal grid distance, mean of both ways
+     * @param rise height difference, mean of both ways
+     * @param bothWays second length less first; empty where it was measured one way
+     */
+    public record Leg(
+            String from,
+            String to,
+            OptionalDouble angle,
+            double azimuth,
+            double horizontal,
+            OptionalDouble rise,
+            OptionalDouble bothWays) {
+        public double departure() {
+            return horizontal * Math.sin(azimuth);
+        }
+
+        public double latitude() {
+            return horizontal * Math.cos(azimuth);
+        }
+    }
+
+    /** One sigma of the angular misclosure, of the end's place, and of its elevation. */
+    public record Predicted(double angular, Covariance plan, double elevation) {}
+
+    public String name() {
+        return traverse.name();
+    }
+
+    /** Length of the linear misclosure; empty where it is open. */
+    public OptionalDouble linear() {
+        return northing.isPresent()
+                ? OptionalDouble.of(Math.hypot(northing.getAsDouble(), easting.getAsDouble()))
+                : OptionalDouble.empty();
+    }
+
+    /** The N of 1 : N; empty where it is open or closes exactly. */
+    public OptionalDouble ratio() {
+        return linear().isPresent() && linear().getAsDouble() > 0
+                ? OptionalDouble.of(length.getAsDouble() / linear().getAsDouble())
+                : OptionalDouble.empty();
+    }
+
+    /** The stations of the route by the traverse's own rule; as carried where that could not be computed. */
+    public List<Position> stations() {
+        return rules.getOrDefault(traverse.rule(), rules.getOrDefault(Traverse.Rule.COMPASS, List.of()));
+    }
+
+    /** The largest difference in the plan between two rules, metres; 0 where there is only one. */
+    public double largestDifference() {
+        double largest = 0;
+        List<List<Position>> all = List.copyOf(rules.values());
+        for (int i = 0; i < all.size(); i++) {
+            for (int j = i + 1; j < all.size(); j++) {
+                for (int k = 0; k < all.get(i).size(); k++) {
+                    largest = Math.max(
+                            largest, all.get(i).get(k).distanceTo(all.get(j).get(k)));
+                }
+            }
+        }
+        return largest;
+    }
+}
