@@ -3,6 +3,7 @@ package markturn.formats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import markturn.survey.job.Adopted;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
@@ -13,6 +14,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 import markturn.survey.job.Units;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -83,6 +85,22 @@ public final class Pieces {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         JobNodes.atmosphere(to, of);
         return to;
+    }
+
+    public ObjectNode write(Traverse of) {
+        return JobNodes.traverse(of);
+    }
+
+    public ObjectNode write(Adopted of) {
+        return nodes.adopted(of);
+    }
+
+    public Traverse traverse(JsonNode node) {
+        return read(node, JobElements::traverse);
+    }
+
+    public Adopted adopted(JsonNode node) {
+        return read(node, JobElements::adopted);
     }
 
     /** What of the marks is left out of a resection, and whether its scale is free. */

@@ -26,6 +26,7 @@ import markturn.survey.job.Reading.Face;
 import markturn.survey.job.Reading.Role;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 import markturn.survey.job.Units;
 
 /**
@@ -149,6 +150,8 @@ public final class AlderWeir {
                         "",
                         Optional.empty(),
                         Optional.empty())));
+        booked = booked.with(new Traverse(
+                "Pond", List.of("PILLAR 1", "POND 1", "POND 2", "PILLAR 2"), Traverse.Rule.COMPASS, false));
         return booked.plus(pillarFourAnswered(booked));
     }
 

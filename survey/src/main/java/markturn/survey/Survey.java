@@ -22,6 +22,7 @@ import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
 import markturn.survey.station.OccupiedStation;
+import markturn.survey.traverse.RouteProposal;
 import markturn.survey.traverse.TraverseRun;
 
 /** The computation of a job. It reads like the order of the work: each setup in turn, then what it carried, then the judgement. */
@@ -117,6 +118,12 @@ public final class Survey {
         Job job = inForce(computed.job());
         Setup free = job.setup(setup).orElseThrow().withOrientation(by);
         return FreeStation.measure(job, free, knownBefore(computed, setup));
+    }
+
+    /** The route of a traverse that the setups suggest; empty where there is none. */
+    public static List<String> proposedRoute(SurveyResult computed) {
+        Job job = computed.job();
+        return RouteProposal.of(job, computed.measured().setups(), mark -> isFixed(job, Map.of(), mark));
     }
 
     /**

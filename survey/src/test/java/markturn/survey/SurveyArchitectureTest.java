@@ -29,6 +29,8 @@ class SurveyArchitectureTest {
             .definedBy("..locate..")
             .layer("station")
             .definedBy("..station..")
+            .layer("traverse")
+            .definedBy("..traverse..")
             .layer("turning")
             .definedBy("..turning..")
             .layer("finding")
@@ -39,18 +41,21 @@ class SurveyArchitectureTest {
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("finding")
             .mayOnlyBeAccessedByLayers("survey")
+            .whereLayer("traverse")
+            .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("turning")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("station")
             .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("adjust")
-            .mayOnlyBeAccessedByLayers("station", "survey")
+            .mayOnlyBeAccessedByLayers("station", "traverse", "survey")
             .whereLayer("locate")
             .mayOnlyBeAccessedByLayers("station", "survey")
             .whereLayer("result")
-            .mayOnlyBeAccessedByLayers("locate", "station", "turning", "finding", "survey")
+            .mayOnlyBeAccessedByLayers("locate", "station", "traverse", "turning", "finding", "survey")
             .whereLayer("job")
-            .mayOnlyBeAccessedByLayers("reduce", "result", "locate", "station", "turning", "finding", "survey");
+            .mayOnlyBeAccessedByLayers(
+                    "reduce", "result", "locate", "station", "traverse", "turning", "finding", "survey");
 
     @ArchTest
     static final ArchRule NO_CYCLES =

@@ -25,6 +25,8 @@ public record Decision(
     public static final String ANSWER = "answer";
     /** The drift that the closing sight of a setup shows is taken out by time. */
     public static final String CORRECT_DRIFT = "correct-drift";
+    /** Coordinates take their place by decision. */
+    public static final String ADOPT = "adopt";
     /** Marks, or parts of them, are left out of a resection. */
     public static final String LEAVE_OUT = "leave-out";
     /** A note was changed afterwards; before and after say how. */

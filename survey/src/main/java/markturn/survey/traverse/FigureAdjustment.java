@@ -19,6 +19,7 @@ import markturn.survey.adjust.Observed;
 import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
@@ -27,8 +28,8 @@ import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 
 /**
- * A traverse by least squares: every direction and distance between its stations, and from them to fixed marks, in one adjustment; the
- * start and the end held. Elevations in one of their own. Coordinates are counted from the start.
+ * A traverse by least squares: every direction and distance between its stations, and from them to the fixed marks that orient them, in one
+ * adjustment; the start and the end held. A check on another mark tests and takes no part. Elevations in one of their own. Coordinates are counted from the start.
  */
 final class FigureAdjustment {
     private static final int NONE = -1;
@@ -98,7 +99,9 @@ final class FigureAdjustment {
 
     private boolean isSight(SetAbstract sets) {
         String mark = job.trueName(sets.target());
-        return sets.direction().isPresent() && (numbers.containsKey(mark) || (isHeld(mark) && known.containsKey(mark)));
+        boolean onRoute = route.marks().contains(mark);
+        boolean orients = sets.fix().role() == Reading.Role.BACKSIGHT && isFixed.test(mark);
+        return sets.direction().isPresent() && known.containsKey(mark) && (onRoute || orients);
     }
 
     private Place place(String mark) {

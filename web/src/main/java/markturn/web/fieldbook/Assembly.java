@@ -28,6 +28,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
 import markturn.survey.job.Units;
 import markturn.web.fieldbook.Book.Place;
 import tools.jackson.databind.JsonNode;
@@ -69,6 +70,8 @@ final class Assembly {
             case DECISION -> changed(book, entry, job -> job.plus(pieces.decision(payload)));
             case RENOTE -> changed(book, entry, job -> Renote.apply(book, entry));
             case LEAVE_OUT -> changed(book, entry, job -> leftOut(job, entry, pieces));
+            case TRAVERSE -> changed(book, entry, job -> routed(job, pieces.traverse(payload)));
+            case ADOPT -> changed(book, entry, job -> adopted(job, payload, pieces));
             case FIX -> changed(book, entry, job -> fixed(job, pieces.fix(payload)));
             case BREAK -> {
                 Setup setup = setup(book.job(), payload);
@@ -212,6 +215,19 @@ final class Assembly {
                                 .orElse(""))
                 .collect(Collectors.joining(", "));
         return (left.isEmpty() ? "nothing left out" : "left out " + left) + (by.solveScale() ? ", scale free" : "");
+    }
+
+    private static Job routed(Job job, Traverse traverse) {
+        traverse.route().forEach(station -> known(job, station, "route"));
+        return job.with(traverse);
+    }
+
+    private static Job adopted(Job job, JsonNode payload, Pieces pieces) {
+        Job adopting = job;
+        for (JsonNode each : payload.get("adopted")) {
+            adopting = adopting.plus(pieces.adopted(each));
+        }
+        return adopting.plus(pieces.decision(payload.get("decision")));
     }
 
     private static Job fixed(Job job, SatelliteFix fix) {

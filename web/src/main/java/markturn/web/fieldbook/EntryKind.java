@@ -20,6 +20,10 @@ public enum EntryKind {
     RENOTE("renote"),
     /** What of the marks is left out of a resection, with the reason. */
     LEAVE_OUT("leave-out"),
+    /** The route of a traverse, and the rule that spreads its misclosure. */
+    TRAVERSE("traverse"),
+    /** Coordinates adopted by somebody with the reviewer's role: the one derived number that is kept, as a decision. */
+    ADOPT("adopt"),
     /** A satellite fix of a mark. */
     FIX("fix"),
     /** The work at a setup was interrupted: the circle may have changed. */

@@ -47,6 +47,8 @@ class Security {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, BOOKING)
                         .hasRole(People.SURVEYOR)
+                        .requestMatchers(HttpMethod.POST, "/job/*/traverse/adopt")
+                        .hasRole(People.REVIEWER)
                         .anyRequest()
                         .authenticated())
                 .formLogin(form ->

@@ -57,6 +57,7 @@ public record Way(List<Act> acts) {
         Optional<Setup> current = current(book);
         acts.add(turning(book, current, at));
         acts.add(review(book, current, at));
+        acts.add(closing(book, at));
         long positions = book.result().measured().marks().stream()
                 .filter(m -> m.from().isPresent() && m.position().isPresent())
                 .count();
@@ -64,6 +65,16 @@ public record Way(List<Act> acts) {
         acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.OPEN : State.AHEAD, ""));
         return new Way(acts);
+    }
+
+    private static Act closing(Book book, String at) {
+        int runs = book.result().measured().traverses().size();
+        boolean possible = book.job().setups().size() >= 2;
+        return new Act(
+                "Close",
+                at + "/traverse",
+                possible ? State.OPEN : State.AHEAD,
+                runs == 0 ? "" : runs + (runs == 1 ? " traverse" : " traverses"));
     }
 
     /** The setup in hand: the last one. */

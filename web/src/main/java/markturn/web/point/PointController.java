@@ -97,6 +97,11 @@ class PointController {
                         .filter(c -> c.mark().equals(name))
                         .toList());
         model.addAttribute(
+                "history",
+                book.job().adopted().stream()
+                        .filter(a -> book.job().trueName(a.mark()).equals(mark.name()))
+                        .toList());
+        model.addAttribute(
                 "findings",
                 book.result().findings().stream()
                         .filter(f -> f.target().equals(name))

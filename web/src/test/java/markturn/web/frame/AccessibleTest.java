@@ -26,6 +26,7 @@ class AccessibleTest {
         "/review/S2",
         "/review/R1",
         "/turning/R1",
+        "/traverse",
         "/point",
         "/point/POND 1",
         "/plan",

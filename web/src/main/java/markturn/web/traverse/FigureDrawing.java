@@ -1,0 +1,72 @@
+package markturn.web.traverse;
+
+import java.util.ArrayList;
+import java.util.List;
+import markturn.survey.finding.Words;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.MeasuredTraverse;
+import markturn.survey.result.Position;
+
+/**
+ * The figure at true scale, and a lens at its end: the gap as an arrow over the ellipse that chance predicts, exaggerated as stated.
+ * Drawing units; north is up.
+ */
+public record FigureDrawing(List<Dot> stations, String path, Lens lens) {
+    private static final double WIDTH = 520;
+    private static final double HEIGHT = 380;
+    private static final double BORDER = 50;
+    private static final double LENS = 80;
+
+    /** A station of the route. */
+    public record Dot(String name, String x, String y) {}
+
+    /** The lens: arrow from the known end to the carried one, and the ellipse of 95 %; empty texts where the figure is open. */
+    public record Lens(String arrowX, String arrowY, String rx, String ry, String turn, String words) {}
+
+    static FigureDrawing of(MeasuredTraverse traverse) {
+        List<Position> stations = traverse.stations();
+        double west = stations.stream().mapToDouble(Position::easting).min().orElse(0);
+        double east = stations.stream().mapToDouble(Position::easting).max().orElse(1);
+        double south = stations.stream().mapToDouble(Position::northing).min().orElse(0);
+        double north = stations.stream().mapToDouble(Position::northing).max().orElse(1);
+        double scale = Math.min(
+                (WIDTH - 2 * BORDER) / Math.max(1, east - west), (HEIGHT - 2 * BORDER) / Math.max(1, north - south));
+        List<Dot> dots = new ArrayList<>();
+        StringBuilder path = new StringBuilder();
+        for (int i = 0; i < stations.size(); i++) {
+            String x = f(BORDER + (stations.get(i).easting() - west) * scale);
+            String y = f(BORDER + (north - stations.get(i).northing()) * scale);
+            path.append(i == 0 ? "M" : "L").append(x).append(' ').append(y);
+            boolean repeated = traverse.loop() && i == stations.size() - 1;
+            if (!repeated) {
+                dots.add(new Dot(traverse.traverse().route().get(i), x, y));
+            }
+        }
+        return new FigureDrawing(dots, path.toString(), lens(traverse));
+    }
+
+    private static Lens lens(MeasuredTraverse traverse) {
+        if (traverse.northing().isEmpty()) {
+            return new Lens("", "", "", "", "", "");
+        }
+        Covariance.Ellipse ellipse = traverse.predicted().plan().ellipse();
+        // 95 % of a normal distribution in the plane lie within 2.45 of the one-sigma ellipse.
+        double semiMajor = 2.45 * ellipse.semiMajor();
+        double semiMinor = 2.45 * ellipse.semiMinor();
+        double largest = Math.max(1e-6, Math.max(traverse.linear().getAsDouble(), semiMajor));
+        double scale = LENS / largest;
+        return new Lens(
+                f(traverse.easting().getAsDouble() * scale),
+                f(-traverse.northing().getAsDouble() * scale),
+                f(Math.max(1, semiMinor * scale)),
+                f(Math.max(1, semiMajor * scale)),
+                f(Math.toDegrees(ellipse.azimuth())),
+                traverse.linear().getAsDouble() <= semiMajor
+                        ? "the gap lies within what chance predicts"
+                        : "the gap lies outside what chance predicts: look");
+    }
+
+    private static String f(double value) {
+        return Words.number(value, 1);
+    }
+}

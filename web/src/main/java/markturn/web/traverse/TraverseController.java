@@ -1,0 +1,316 @@
+package markturn.web.traverse;
+
+import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.formats.Pieces;
+import markturn.survey.Survey;
+import markturn.survey.finding.Finding;
+import markturn.survey.finding.Suspects;
+import markturn.survey.finding.TraverseLimits;
+import markturn.survey.finding.Words;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
+import markturn.survey.result.MeasuredTraverse;
+import markturn.survey.result.Moved;
+import markturn.survey.result.Position;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import markturn.web.people.People;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Closing a figure: the route, the misclosures against limit and chance, the computation, the rules compared, and adoption. */
+@Controller
+class TraverseController {
+    private static final double CHANCE_95 = 1.96;
+
+    private final FieldBook fieldBook;
+    private final People people;
+
+    TraverseController(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    /** One misclosure: its value, what chance predicts (95 %), its limit, and the word for it. */
+    public record Row(String what, String value, String predicted, String limit, String word, boolean out) {}
+
+    /** A traverse as its page shows it. */
+    public record Shown(
+            MeasuredTraverse run,
+            String verdict,
+            List<Row> rows,
+            FigureDrawing drawing,
+            List<Suspects.Suspect> suspects,
+            String choice) {}
+
+    @GetMapping("/job/{id}/traverse")
+    String page(@PathVariable String id, Model model, Principal who) {
+        return page(fieldBook.book(id, who.getName()), model, Map.of(), Map.of());
+    }
+
+    private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
+        JobPage.frame(model, book, "Close");
+        Words words = new Words(book.job().units());
+        model.addAttribute("words", words);
+        model.addAttribute("typed", typed);
+        model.addAttribute("faults", faults);
+        model.addAttribute("rules", Traverse.Rule.values());
+        model.addAttribute("key", Payload.key());
+        model.addAttribute("proposed", String.join(", ", Survey.proposedRoute(book.result())));
+        model.addAttribute(
+                "traverses",
+                book.result().measured().traverses().stream()
+                        .map(t -> shown(book.job(), t, words))
+                        .toList());
+        model.addAttribute(
+                "openStops",
+                book.result().findings().stream().filter(Finding::isOpenStop).count());
+        return "traverse/page";
+    }
+
+    private static Shown shown(Job job, MeasuredTraverse run, Words words) {
+        boolean out = isOut(job, run);
+        return new Shown(
+                run,
+                verdict(job, run, words),
+                rows(job, run, words),
+                run.stations().isEmpty() ? null : FigureDrawing.of(run),
+                out ? Suspects.of(run, TraverseLimits.linear(job, run)) : List.of(),
+                run.rules().size() < 2
+                        ? ""
+                        : "The choice of rule changes nothing above %s here."
+                                .formatted(words.difference(run.largestDifference())));
+    }
+
+    private static boolean isOut(Job job, MeasuredTraverse run) {
+        return run.northing().isPresent()
+                && (run.linear().getAsDouble() > TraverseLimits.linear(job, run)
+                        || (run.angular().isPresent()
+                                && Math.abs(run.angular().getAsDouble()) > TraverseLimits.angular(run)));
+    }
+
+    private static String verdict(Job job, MeasuredTraverse run, Words words) {
+        if (run.why().isPresent()) {
+            return "Cannot be carried: " + run.why().get() + ".";
+        }
+        if (run.northing().isEmpty()) {
+            return "Open: %s, %s long; nothing checks its end."
+                    .formatted(
+                            run.legs().size() + " legs", words.line(run.length().getAsDouble()));
+        }
+        double predicted = 2.45 * run.predicted().plan().ellipse().semiMajor();
+        String ratio = run.ratio().isPresent() && run.ratio().getAsDouble() < 1e6
+                ? " (1:%s)".formatted(Words.number(run.ratio().getAsDouble(), 0))
+                : "";
+        return "Closes by %s in %s%s; limit %s, predicted %s.%s"
+                .formatted(
+                        words.difference(run.linear().getAsDouble()),
+                        words.line(run.length().getAsDouble()),
+                        ratio,
+                        words.difference(TraverseLimits.linear(job, run)),
+                        words.difference(predicted),
+                        run.loop()
+                                ? " A loop from one mark cannot see a wrong scale or starting azimuth: sight a second control mark."
+                                : "");
+    }
+
+    private static List<Row> rows(Job job, MeasuredTraverse run, Words words) {
+        List<Row> rows = new ArrayList<>();
+        if (run.northing().isEmpty()) {
+            return rows;
+        }
+        if (run.angular().isPresent()) {
+            double value = run.angular().getAsDouble();
+            double limit = TraverseLimits.angular(run);
+            rows.add(new Row(
+                    "angles",
+                    sign(value) + words.small(value),
+                    words.small(CHANCE_95 * run.predicted().angular()),
+                    words.small(limit),
+                    word(value, limit),
+                    Math.abs(value) > limit));
+        }
+        double linear = TraverseLimits.linear(job, run);
+        place("north", run.northing(), Math.sqrt(run.predicted().plan().nn()), linear, words, rows);
+        place("east", run.easting(), Math.sqrt(run.predicted().plan().ee()), linear, words, rows);
+        place(
+                "length of the gap",
+                run.linear(),
+                run.predicted().plan().ellipse().semiMajor(),
+                linear,
+                words,
+                rows);
+        if (run.elevation().isPresent()) {
+            place(
+                    "elevation",
+                    run.elevation(),
+                    run.predicted().elevation(),
+                    TraverseLimits.elevation(job, run),
+                    words,
+                    rows);
+        }
+        return rows;
+    }
+
+    private static void place(
+            String what, OptionalDouble value, double sigma, double limit, Words words, List<Row> rows) {
+        double v = value.getAsDouble();
+        rows.add(new Row(
+                what,
+                sign(v) + words.difference(v),
+                words.difference(CHANCE_95 * sigma),
+                words.difference(limit),
+                word(v, limit),
+                Math.abs(v) > limit));
+    }
+
+    private static String sign(double value) {
+        return value < 0 ? "-" : "+";
+    }
+
+    private static String word(double value, double limit) {
+        return Math.abs(value) > limit ? "beyond its limit" : "not contradicted";
+    }
+
+    /** Takes a route: a new traverse, or another route or rule for one of its name. */
+    @PostMapping("/job/{id}/traverse")
+    String route(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        String name = form.name("name", "a name for the traverse");
+        List<String> route = Arrays.stream(form.text("route").split("[,;\\n]"))
+                .map(String::strip)
+                .filter(s -> !s.isEmpty())
+                .toList();
+        if (route.size() < 2) {
+            form.fault("route", "Expected at least two stations in order, parted by commas");
+        }
+        route.stream()
+                .filter(mark -> book.job().mark(mark).isEmpty())
+                .findFirst()
+                .ifPresent(mark -> form.fault("route", "There is no mark " + mark + " in this job"));
+        Traverse.Rule rule = Arrays.stream(Traverse.Rule.values())
+                .filter(r -> r.key().equals(form.text("rule")))
+                .findFirst()
+                .orElse(Traverse.Rule.COMPASS);
+        if (!form.isSound()) {
+            return page(book, model, typed, form.faults());
+        }
+        try {
+            fieldBook.add(
+                    id,
+                    typed.get("key"),
+                    who.getName(),
+                    EntryKind.TRAVERSE,
+                    new Pieces(book.job().units()).write(new Traverse(name, route, rule, false)));
+            return "redirect:/job/" + id + "/traverse";
+        } catch (Refused refused) {
+            form.refused(refused);
+            return page(book, model, typed, form.faults());
+        }
+    }
+
+    /** Adopts the coordinates of a run: first shows what moves, then with {@code confirm} books it. Stops must be answered first. */
+    @PostMapping("/job/{id}/traverse/adopt")
+    String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        MeasuredTraverse run = book.result().measured().traverses().stream()
+                .filter(t -> t.name().equals(form.text("name")) && t.northing().isPresent())
+                .findFirst()
+                .orElseThrow(NotHere::new);
+        if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {
+            model.addAttribute(
+                    "message", "A stop is open in this job: it must be answered before anything is adopted.");
+            return page(book, model, typed, Map.of());
+        }
+        if (form.isEmpty("reason")) {
+            model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
+            return page(book, model, typed, Map.of());
+        }
+        ObjectNode payload = payload(book, run, form.text("reason"), who);
+        if (form.isEmpty("confirm")) {
+            Book after = fieldBook.preview(book, who.getName(), EntryKind.ADOPT, payload);
+            model.addAttribute(
+                    "moved",
+                    Moved.between(book.result().measured(), after.result().measured()));
+            model.addAttribute("adopting", run.name());
+            return page(book, model, typed, Map.of());
+        }
+        fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.ADOPT, payload);
+        return "redirect:/job/" + id + "/point";
+    }
+
+    private ObjectNode payload(Book book, MeasuredTraverse run, String reason, Principal who) {
+        Pieces pieces = new Pieces(book.job().units());
+        Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+        String by = people.shownName(who.getName());
+        ObjectNode payload = JsonNodeFactory.instance.objectNode();
+        ArrayNode list = payload.putArray("adopted");
+        for (int i = 1; i < run.stations().size() - 1; i++) {
+            String mark = book.job().trueName(run.traverse().route().get(i));
+            if (book.job().mark(mark).flatMap(Mark::given).isEmpty()) {
+                Position at = run.stations().get(i);
+                list.add(pieces.write(new Adopted(
+                        mark,
+                        new Mark.Coordinates(at.northing(), at.easting(), at.elevation()),
+                        deviations(run, i),
+                        run.name(),
+                        Optional.of(now),
+                        by,
+                        reason)));
+            }
+        }
+        boolean own = book.job().setups().stream()
+                .map(Setup::name)
+                .anyMatch(setup -> book.observers(setup).contains(who.getName()));
+        payload.set(
+                "decision",
+                pieces.write(new Decision(
+                        Optional.of(now),
+                        by,
+                        Decision.ADOPT,
+                        new HashMap<>(Map.of("traverse", run.name())),
+                        reason,
+                        Optional.empty(),
+                        own ? Optional.of("self-reviewed") : Optional.empty())));
+        return payload;
+    }
+
+    /** Least squares tell how good a station is; the other rules do not, and then the least squares' figure stands for it. */
+    private static Optional<Mark.Deviations> deviations(MeasuredTraverse run, int station) {
+        List<Position> adjusted = run.rules().get(Traverse.Rule.LEAST_SQUARES);
+        return Optional.ofNullable(adjusted)
+                .map(stations -> stations.get(station))
+                .map(p -> new Mark.Deviations(
+                        Math.sqrt(p.plan().nn()),
+                        Math.sqrt(p.plan().ee()),
+                        Math.sqrt(p.elevationVariance().orElse(0))));
+    }
+}

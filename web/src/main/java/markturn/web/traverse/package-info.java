@@ -1,0 +1,2 @@
+/** Closing a figure: routes, misclosures, the rules compared, adoption. */
+package markturn.web.traverse;

@@ -1,0 +1,142 @@
+package markturn.web.traverse;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.regex.Pattern;
+import markturn.formats.FaultyFile;
+import markturn.formats.JobFile;
+import markturn.simulator.AlderWeir;
+import markturn.simulator.InstrumentErrors;
+import markturn.simulator.SimulatedStation;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reading.Face;
+import markturn.survey.job.Reading.Role;
+import markturn.survey.job.Setup;
+import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** A traverse at the simulated station, from the first setup to adopted coordinates. */
+@ExtendWith(House.class)
+class TraverseDayTest {
+    private static void target(Page page, String field, String name, String height) {
+        page.locator("[name='" + field + "']").fill(name);
+        page.locator("[name='" + field + "-reflector']").selectOption("Prism");
+        page.locator("[name='" + field + "-height']").fill(height);
+    }
+
+    private static void turn(Page page, int readings) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
+                .click();
+        page.waitForURL("**/turning/**");
+        page.locator("#take-all").click();
+        assertThat(page.locator("tr.ink")).hasCount(readings);
+    }
+
+    @Test
+    void aLinkIsTurnedAndCloses(House house) throws FaultyFile {
+        Page page = house.signedIn("wren");
+        page.navigate("/job");
+        page.getByText("Open a practice job").click();
+        page.waitForURL("**/setup");
+        String job = page.url().replaceAll("/setup$", "").replaceAll("^https?://[^/]+", "");
+        page.locator("#station").selectOption("PILLAR 1");
+        page.locator("#height").fill("1.602");
+        target(page, "back-0", "PILLAR 3", "1.510");
+        target(page, "fore-0", "POND 1", "1.480");
+        turn(page, 8);
+        page.getByText("Move to POND 1").click();
+        page.locator("#height").fill("1.571");
+        page.locator("[name='back-0-height']").fill("1.530");
+        target(page, "fore-0", "POND 2", "1.462");
+        turn(page, 8);
+        page.getByText("Move to POND 2").click();
+        page.locator("#height").fill("1.618");
+        page.locator("[name='back-0-height']").fill("1.455");
+        target(page, "fore-0", "PILLAR 2", "1.500");
+        turn(page, 8);
+        page.getByText("Move to PILLAR 2").click();
+        page.locator("#height").fill("1.590");
+        // At the end the azimuth closes on known marks: pillar 1 orients, pond 2 is sighted back.
+        target(page, "back-0", "PILLAR 1", "1.530");
+        target(page, "fore-0", "POND 2", "1.500");
+        turn(page, 8);
+        page.navigate(job + "/traverse");
+        assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2, PILLAR 2");
+        page.getByText("Take this route").click();
+        assertThat(page.locator("article .verdict"))
+                .containsText(Pattern.compile("Closes by \\d+(\\.\\d)? mm in 481 m"));
+        assertThat(page.locator(".misclosures")).containsText("angles");
+        assertThat(page.locator(".misclosures .out")).hasCount(0);
+        assertThat(page.locator("article")).containsText("The choice of rule changes nothing above");
+        // A reviewer adopts; a surveyor cannot. The job is handed over as a file.
+        byte[] file = page.request().get(job + "/deliver/job-file").body();
+        Assertions.assertThat(JobFile.read(file).traverses()).hasSize(1);
+        page.locator("article input[name=reason]").fill("not mine to adopt");
+        page.getByText("Show what moves").click();
+        assertThat(page.locator("h1")).hasText("Not for this account");
+    }
+
+    /** One target of a setup that the station turns without error, on both faces in two sets. */
+    private static void sight(SimulatedStation station, List<Reading> to, String target, Role role) {
+        for (int set = 1; set <= 2; set++) {
+            to.add(station.point(target, role, set, Face.LEFT, "Prism", 1.5));
+            to.add(station.point(target, role, set, Face.RIGHT, "Prism", 1.5));
+        }
+    }
+
+    private static Job setUp(Job job, String name, String on, String back, String fore, Role role) {
+        SimulatedStation station = new SimulatedStation(
+                AlderWeir.world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new Random(1));
+        List<Reading> readings = new ArrayList<>();
+        sight(station, readings, back, Role.BACKSIGHT);
+        sight(station, readings, fore, role);
+        return job.plus(new Setup(
+                name,
+                on,
+                Setup.Method.OCCUPIED,
+                "Station 1",
+                Optional.of(MeasuredHeight.toAxis(1.6)),
+                Optional.of(new Setup.Tilt(0, 0, true)),
+                Optional.empty(),
+                new Setup.BySights(List.of(back)),
+                readings));
+    }
+
+    @Test
+    void aReviewerAdoptsWithAReasonAndTheMarkKeepsItsHistory(House house) {
+        Job job = AlderWeir.blank().plus(Mark.named("POND 1", Mark.Kind.NEW)).plus(Mark.named("POND 2", Mark.Kind.NEW));
+        job = setUp(job, "S1", "PILLAR 1", "PILLAR 3", "POND 1", Role.FORESIGHT);
+        job = setUp(job, "S2", "POND 1", "PILLAR 1", "POND 2", Role.FORESIGHT);
+        job = setUp(job, "S3", "POND 2", "POND 1", "PILLAR 2", Role.CHECK);
+        job = setUp(job, "S4", "PILLAR 2", "PILLAR 1", "POND 2", Role.CHECK);
+        String id = house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren", "ida"));
+        Page page = house.signedIn("ida");
+        page.navigate("/job/" + id + "/traverse");
+        page.getByText("Take this route").click();
+        assertThat(page.locator("article .verdict")).containsText("Closes by 0.");
+        page.getByText("Show what moves").click();
+        assertThat(page.locator(".message")).containsText("Adopting needs a reason");
+        page.locator("article input[name=reason]").fill("closes well within its limit");
+        page.getByText("Show what moves").click();
+        assertThat(page.locator(".moved")).containsText("Adopting Traverse 1 would move");
+        page.getByText("Adopt them").click();
+        page.waitForURL("**/point");
+        page.navigate("/job/" + id + "/point/POND 1");
+        assertThat(page.locator("main")).containsText("Adopted, the last one in force");
+        assertThat(page.locator("main")).containsText("closes well within its limit");
+        assertThat(page.locator("main")).containsText("Ida Marsh");
+    }
+}
