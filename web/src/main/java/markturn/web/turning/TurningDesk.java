@@ -150,9 +150,7 @@ final class TurningDesk {
                 drifted && !book.job().isDecided(Decision.CORRECT_DRIFT, setup.name())
                         ? DoubtfulShots.places(measured).size()
                         : 0,
-                setup.readings().isEmpty() || !isStanding()
-                        ? List.of()
-                        : BeforePickingUp.of(book.job(), result.measured(), setup.name(), Optional.of(Instant.now())),
+                loose(),
                 result.measured().marks().stream()
                         .filter(m -> m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
                         .map(m -> m.name())
@@ -160,6 +158,23 @@ final class TurningDesk {
                                 && order.aim(name).isPresent()
                                 && !setup.orientation().sights().contains(name))
                         .toList());
+    }
+
+    /** What would stay unproved if the instrument were picked up now; nothing is said once it has been. */
+    private List<BeforePickingUp.Loose> loose() {
+        if (setup.readings().isEmpty() || !isStanding()) {
+            return List.of();
+        }
+        List<BeforePickingUp.Loose> loose = new ArrayList<>();
+        int left = remaining().size();
+        if (left > 0) {
+            loose.add(new BeforePickingUp.Loose(
+                    left == 1 ? "One pointing of the sets is missing." : left + " pointings of the sets are missing.",
+                    "Turn them: a half-set cancels no error of the instrument.",
+                    Optional.empty()));
+        }
+        loose.addAll(BeforePickingUp.of(book.job(), result.measured(), setup.name(), Optional.of(Instant.now())));
+        return loose;
     }
 
     /** Whether the instrument still stands here: it has not been set up anywhere since. */
