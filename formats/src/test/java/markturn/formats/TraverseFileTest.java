@@ -214,4 +214,53 @@ class TraverseFileTest {
         assertThat(traverse.get("legs").size()).isEqualTo(2);
         assertThat(codes(result)).contains("open-traverse");
     }
+
+    /** The loop of {@link #loop} whose last sight, to A, was booked as a new mark "End". */
+    private static String closedOn(String end, double longer) {
+        String job = loop(new double[4], new double[] {0, 0, 0, longer}, "");
+        int last = job.lastIndexOf("\"station\": \"T3\"");
+        return (job.substring(0, last) + job.substring(last).replace("\"target\": \"A\", \"role\": \"check\"", end))
+                .replace(
+                        "{\"name\": \"T3\", \"kind\": \"new\"}",
+                        "{\"name\": \"T3\", \"kind\": \"new\"}, {\"name\": \"End\", \"kind\": \"new\"}");
+    }
+
+    @Test
+    void aClosingSightUnderAnotherNameIsProposed() throws FaultyFile {
+        String end = "\"target\": \"End\", \"role\": \"foresight\"";
+        JsonNode result = computed(closedOn(end, 0));
+        assertThat(codes(result)).contains("closing-alias");
+        for (JsonNode finding : result.get("findings")) {
+            if (finding.get("code").asString().equals("closing-alias")) {
+                assertThat(finding.get("target").asString()).isEqualTo("End");
+                assertThat(finding.get("setup").asString()).isEqualTo("S4");
+                assertThat(finding.get("value").doubleValue()).isCloseTo(0, within(1e-6));
+                // Source: from memory; three legs at 2" and 2 mm + 2 ppm leave a few millimetres, three of them a
+                // centimetre or two.
+                assertThat(finding.get("limit").doubleValue()).isBetween(0.004, 0.04);
+            }
+        }
+        // Never silently: the mark keeps a place of its own.
+        assertThat(result.get("marks").toString()).contains("\"End\"");
+    }
+
+    @Test
+    void aMarkAPaceAwayIsNoOtherName() throws FaultyFile {
+        // Source: the trade; witness marks stand a step from what they witness.
+        String end = "\"target\": \"End\", \"role\": \"foresight\"";
+        assertThat(codes(computed(closedOn(end, 0.5)))).doesNotContain("closing-alias");
+        assertThat(codes(computed(loop(new double[4], new double[4], LOOP)))).doesNotContain("closing-alias");
+    }
+
+    @Test
+    void saidToBeTheSameItClosesTheFigure() throws FaultyFile {
+        String end = "\"target\": \"End\", \"role\": \"foresight\"";
+        String job = closedOn(end, 0)
+                .replace("{\"name\": \"End\", \"kind\": \"new\"}", "{\"name\": \"End\", \"sameAs\": \"A\"}")
+                .replace("\"traverses\": []", "\"traverses\": [" + LOOP.replace("A-again", "End") + "]");
+        JsonNode result = computed(job);
+        assertThat(result.get("traverses").get(0).get("linearMisclosure").doubleValue())
+                .isCloseTo(0, within(1e-7));
+        assertThat(codes(result)).doesNotContain("closing-alias", "open-traverse");
+    }
 }

@@ -53,6 +53,7 @@ public final class Rules {
             new Misclosure(),
             new BlunderSuspect(),
             new TraverseOpen(),
+            new ClosingAlias(),
             new DatumUnchecked(),
             new SecondFix(),
             new OneRay(),

@@ -70,4 +70,9 @@ public record Mark(
                 "",
                 Optional.empty());
     }
+
+    /** The same as another name of a mark, or as one of its own. */
+    public Mark withSameAs(Optional<String> of) {
+        return new Mark(name, kind, given, stdDev, source, found, code, of);
+    }
 }

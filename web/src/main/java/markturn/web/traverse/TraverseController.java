@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 import markturn.formats.Pieces;
 import markturn.survey.Survey;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.OtherNames;
 import markturn.survey.finding.Suspects;
 import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
@@ -88,6 +89,8 @@ class TraverseController {
                 book.result().measured().traverses().stream()
                         .map(t -> shown(book.job(), t, words))
                         .toList());
+        model.addAttribute("likenesses", OtherNames.of(book.result().measured()));
+        model.addAttribute("otherNames", OtherNames.said(book.job()).toList());
         model.addAttribute(
                 "openStops",
                 book.result().findings().stream().filter(Finding::isOpenStop).count());
@@ -234,6 +237,36 @@ class TraverseController {
             form.refused(refused);
             return page(book, model, typed, form.faults());
         }
+    }
+
+    /** Says that a mark is another name of one it cannot be told from. Nothing is renamed; its sights count for both. */
+    @PostMapping("/job/{id}/traverse/same")
+    String same(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        OtherNames.Likeness like = OtherNames.of(book.result().measured()).stream()
+                .filter(l -> l.mark().equals(name))
+                .findFirst()
+                .orElseThrow(NotHere::new);
+        note(book, name, Optional.of(like.fixed()), name + " is another name of " + like.fixed(), key, who);
+        return "redirect:/job/" + id + "/traverse";
+    }
+
+    /** Takes back that a mark is another name of one. */
+    @PostMapping("/job/{id}/traverse/part")
+    String part(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        note(book, name, Optional.empty(), name + " is a mark of its own", key, who);
+        return "redirect:/job/" + id + "/traverse";
+    }
+
+    private void note(Book book, String name, Optional<String> sameAs, String words, String key, Principal who) {
+        Mark mark = book.job().mark(name).orElseThrow(NotHere::new);
+        fieldBook.add(
+                book.jobId(),
+                key,
+                who.getName(),
+                EntryKind.MARK_NOTED,
+                Payload.noted(new Pieces(book.job().units()).write(mark.withSameAs(sameAs)), words));
     }
 
     /** Adopts the coordinates of a run: first shows what moves, then with {@code confirm} books it. Stops must be answered first. */

@@ -139,4 +139,35 @@ class TraverseDayTest {
         assertThat(page.locator("main")).containsText("closes well within its limit");
         assertThat(page.locator("main")).containsText("Ida Marsh");
     }
+
+    @Test
+    void aClosingSightBookedUnderAnotherNameIsTheSameMarkOnlyWhenSomebodySaysSo(House house) {
+        Job job = AlderWeir.blank()
+                .plus(Mark.named("POND 1", Mark.Kind.NEW))
+                .plus(Mark.named("POND 2", Mark.Kind.NEW))
+                .plus(Mark.named("END", Mark.Kind.NEW));
+        job = setUp(job, "S1", "PILLAR 1", "PILLAR 3", "POND 1", Role.FORESIGHT);
+        job = setUp(job, "S2", "POND 1", "PILLAR 1", "POND 2", Role.FORESIGHT);
+        job = setUp(job, "S3", "POND 2", "POND 1", "PILLAR 2", Role.FORESIGHT);
+        Setup last = job.setups().get(2);
+        job = job.withSetup(
+                "S3",
+                s -> last.withReadings(last.readings().stream()
+                        .map(r -> r.target().equals("PILLAR 2") ? r.withTarget("END") : r)
+                        .toList()));
+        String id = house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren"));
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/traverse");
+        assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2");
+        assertThat(page.locator(".other-names"))
+                .containsText(Pattern.compile("END, carried from S3, lies 0(\\.\\d)? mm from PILLAR 2"));
+        page.getByText("END is PILLAR 2").click();
+        assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2, PILLAR 2");
+        assertThat(page.locator(".other-names")).containsText("END is another name of PILLAR 2");
+        page.getByText("Take this route").click();
+        assertThat(page.locator("article .verdict")).containsText("Closes by 0.");
+        page.getByText("They are two marks").click();
+        assertThat(page.locator(".other-names")).containsText("END, carried from S3");
+        assertThat(page.locator("article .verdict")).containsText("Cannot be carried");
+    }
 }

@@ -1,0 +1,27 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.result.MeasuredMark;
+
+/** A new mark where a known one stands: the closing sight may have been booked under another name. Proposed, never taken silently. */
+final class ClosingAlias implements Rule {
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return OtherNames.of(evidence.measured()).stream()
+                .map(like -> Finding.of(
+                                "closing-alias",
+                                Severity.WARN,
+                                like.from().equals(MeasuredMark.SATELLITE_FIX) ? "" : like.from(),
+                                like.mark(),
+                                "%s, carried from %s, lies %s from %s, and chance alone allows %s. If it is that mark under another name, say so where the figure is closed; nothing is renamed. A witness mark stands close too: look on the ground first."
+                                        .formatted(
+                                                like.mark(),
+                                                like.from(),
+                                                evidence.words().difference(like.distance()),
+                                                like.fixed(),
+                                                evidence.words().difference(like.limit())))
+                        .with(Measure.LENGTH, like.distance(), like.limit()));
+    }
+}
