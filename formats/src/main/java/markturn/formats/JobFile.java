@@ -5,6 +5,7 @@ import java.util.List;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Network;
 import markturn.survey.job.Units;
 import tools.jackson.databind.JsonNode;
 
@@ -49,9 +50,6 @@ public final class JobFile {
                 LengthUnit.of(units.get("length").asString()).orElseThrow(),
                 AngleUnit.of(units.get("angle").asString()).orElseThrow());
         Element root = new Element(document, "$", inForce, faults);
-        if (root.at("network").flag("run", false)) {
-            root.fault("network", "the network is not computed yet by this version: expected \"run\": false");
-        }
         return new Job(
                 root.text("name"),
                 root.text("place"),
@@ -65,6 +63,9 @@ public final class JobFile {
                 root.list("setups").stream().map(JobElements::setup).toList(),
                 root.list("fixes").stream().map(JobElements::fix).toList(),
                 root.list("traverses").stream().map(JobElements::traverse).toList(),
+                new Network(
+                        root.at("network").flag("run", false),
+                        root.at("network").flag("adopt", false)),
                 root.list("adopted").stream().map(JobElements::adopted).toList(),
                 root.list("decisions").stream().map(JobElements::decision).toList());
     }

@@ -96,6 +96,11 @@ final class JobNodes {
         to.set("setups", list(job.setups(), this::setup));
         to.set("fixes", list(job.fixes(), this::fix));
         to.set("traverses", list(job.traverses(), JobNodes::traverse));
+        if (job.network().run() || job.network().adopt()) {
+            to.putObject("network")
+                    .put("run", job.network().run())
+                    .put("adopt", job.network().adopt());
+        }
         to.set("adopted", list(job.adopted(), this::adopted));
         to.set("decisions", list(job.decisions(), JobNodes::decision));
         return to;

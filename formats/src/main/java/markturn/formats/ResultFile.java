@@ -12,6 +12,7 @@ import markturn.survey.job.Units;
 import markturn.survey.result.Check;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Observation;
@@ -50,7 +51,7 @@ public final class ResultFile {
         fill(to.putArray("marks"), result.measured().marks(), this::mark);
         fill(to.putArray("checks"), result.measured().checks(), this::check);
         fill(to.putArray("traverses"), result.measured().traverses(), this::traverse);
-        to.putNull("network");
+        result.measured().network().ifPresentOrElse(n -> to.set("network", network(n)), () -> to.putNull("network"));
         fill(to.putArray("findings"), result.findings(), this::finding);
         return to;
     }
@@ -278,6 +279,38 @@ public final class ResultFile {
             position(node, java.util.Optional.of(of.stations().get(i)));
         }
         return to;
+    }
+
+    /** Where it could not be adjusted every number is null, and a finding says why. */
+    private ObjectNode network(MeasuredNetwork of) {
+        ObjectNode to = JsonNodeFactory.instance.objectNode();
+        if (of.why().isPresent()) {
+            to.putNull("redundancy").putNull("varianceFactor").putNull("accepted");
+        } else {
+            test(to, of.test());
+        }
+        of.leastConstraint()
+                .ifPresentOrElse(t -> test(to.putObject("leastConstraint"), t), () -> to.putNull("leastConstraint"));
+        fill(to.putArray("marks"), of.marks(), mark -> {
+            ObjectNode node = JsonNodeFactory.instance.objectNode();
+            node.put("name", mark.name());
+            position(node, java.util.Optional.of(mark.position()));
+            ellipse(node.putObject("ellipse"), mark.position().plan());
+            return node;
+        });
+        fill(to.putArray("observations"), of.observations(), worth -> {
+            ObjectNode node = JsonNodeFactory.instance.objectNode();
+            text(node, "setup", worth.setup());
+            node.setAll(observation(worth.observation()));
+            return node;
+        });
+        return to;
+    }
+
+    private static void test(ObjectNode to, MeasuredNetwork.Test of) {
+        to.put("redundancy", of.redundancy());
+        plain(to, "varianceFactor", of.varianceFactor());
+        to.put("accepted", of.accepted());
     }
 
     private ObjectNode finding(Finding of) {

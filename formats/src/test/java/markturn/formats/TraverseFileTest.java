@@ -263,4 +263,49 @@ class TraverseFileTest {
                 .isCloseTo(0, within(1e-7));
         assertThat(codes(result)).doesNotContain("closing-alias", "open-traverse");
     }
+
+    private static String withNetwork(String job, String asked) {
+        return job.replace("\"traverses\": []", "\"traverses\": [], \"network\": {" + asked + "}");
+    }
+
+    @Test
+    void theNetworkIsWrittenWithItsTestsMarksAndObservations() throws FaultyFile {
+        JsonNode network = computed(withNetwork(loop(new double[4], new double[4], ""), "\"run\": true"))
+                .get("network");
+        // By hand: nine directions and nine distances less six coordinates and four orientations; nine height
+        // differences less three elevations.
+        assertThat(network.get("redundancy").intValue()).isEqualTo(8 + 6);
+        assertThat(network.get("varianceFactor").doubleValue()).isCloseTo(0, within(1e-6));
+        assertThat(network.get("accepted").booleanValue()).isTrue();
+        assertThat(network.get("marks").size()).isEqualTo(3);
+        assertThat(network.get("observations").size()).isEqualTo(27);
+        for (JsonNode mark : network.get("marks")) {
+            int i = List.of(NAMES).indexOf(mark.get("name").asString());
+            assertThat(mark.get("northing").doubleValue()).isCloseTo(PLACES[i][0], within(1e-6));
+            assertThat(mark.get("stdDev").get("easting").doubleValue()).isBetween(0.0005, 0.01);
+            assertThat(mark.get("ellipse").get("semiMajor").doubleValue())
+                    .isGreaterThanOrEqualTo(mark.get("ellipse").get("semiMinor").doubleValue());
+        }
+        assertThat(computed(loop(new double[4], new double[4], ""))
+                        .get("network")
+                        .isNull())
+                .isTrue();
+    }
+
+    @Test
+    void aNetworkThatCannotBeAdjustedSaysWhy() throws FaultyFile {
+        String job = withNetwork(loop(new double[4], new double[4], ""), "\"run\": true");
+        int setups = job.indexOf("\"setups\": [") + 11;
+        JsonNode result = computed(job.substring(0, setups) + job.substring(job.indexOf(", \"traverses\"") - 1));
+        assertThat(result.get("network").get("varianceFactor").isNull()).isTrue();
+        assertThat(codes(result)).contains("network-test");
+    }
+
+    @Test
+    void aLengthThatIsWrongBothWaysIsProposedByTheNetwork() throws FaultyFile {
+        JsonNode result = computed(
+                withNetwork(loop(new double[4], new double[] {0, 0.08, 0, 0}, ""), "\"run\": true, \"adopt\": false"));
+        assertThat(result.get("network").get("accepted").booleanValue()).isFalse();
+        assertThat(codes(result)).contains("network-test", "network-residual");
+    }
 }

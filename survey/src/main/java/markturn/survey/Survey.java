@@ -14,9 +14,11 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.locate.Positions;
+import markturn.survey.network.NetworkRun;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
@@ -49,8 +51,19 @@ public final class Survey {
                 pass = Pass.through(job, adopted, runs);
             }
         }
+        Optional<MeasuredNetwork> network = job.network().run()
+                ? Optional.of(
+                        NetworkRun.compute(job, pass.setups(), pass.positions().known()))
+                : Optional.empty();
+        if (network.isPresent() && job.network().adopt()) {
+            network.get().marks().forEach(mark -> {
+                adopted.put(mark.name(), mark.position());
+                runs.put(mark.name(), MeasuredNetwork.RUN);
+            });
+            pass = Pass.through(job, adopted, runs);
+        }
         Measured measured = new Measured(
-                pass.setups(), pass.positions().marks(), pass.positions().checks(), List.copyOf(traverses));
+                pass.setups(), pass.positions().marks(), pass.positions().checks(), List.copyOf(traverses), network);
         List<Judgement> judgements = Judgements.of(job, measured);
         return new SurveyResult(booked, measured, judgements, Rules.judge(job, measured, judgements));
     }

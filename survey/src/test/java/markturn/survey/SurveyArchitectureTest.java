@@ -31,6 +31,8 @@ class SurveyArchitectureTest {
             .definedBy("..station..")
             .layer("traverse")
             .definedBy("..traverse..")
+            .layer("network")
+            .definedBy("..network..")
             .layer("turning")
             .definedBy("..turning..")
             .layer("finding")
@@ -43,19 +45,21 @@ class SurveyArchitectureTest {
             .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("traverse")
             .mayOnlyBeAccessedByLayers("survey")
+            .whereLayer("network")
+            .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("turning")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("station")
             .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("adjust")
-            .mayOnlyBeAccessedByLayers("station", "traverse", "survey")
+            .mayOnlyBeAccessedByLayers("station", "traverse", "network", "survey")
             .whereLayer("locate")
             .mayOnlyBeAccessedByLayers("station", "survey")
             .whereLayer("result")
-            .mayOnlyBeAccessedByLayers("locate", "station", "traverse", "turning", "finding", "survey")
+            .mayOnlyBeAccessedByLayers("locate", "station", "traverse", "network", "turning", "finding", "survey")
             .whereLayer("job")
             .mayOnlyBeAccessedByLayers(
-                    "reduce", "result", "locate", "station", "traverse", "turning", "finding", "survey");
+                    "reduce", "result", "locate", "station", "traverse", "network", "turning", "finding", "survey");
 
     @ArchTest
     static final ArchRule NO_CYCLES =

@@ -54,6 +54,8 @@ public final class Rules {
             new BlunderSuspect(),
             new TraverseOpen(),
             new ClosingAlias(),
+            new NetworkTest(),
+            new NetworkResidual(),
             new DatumUnchecked(),
             new SecondFix(),
             new OneRay(),

@@ -22,6 +22,7 @@ public record Job(
         List<Setup> setups,
         List<SatelliteFix> fixes,
         List<Traverse> traverses,
+        Network network,
         List<Adopted> adopted,
         List<Decision> decisions) {
     public Job {
@@ -35,7 +36,7 @@ public record Job(
         decisions = List.copyOf(decisions);
     }
 
-    /** A job without traverses. */
+    /** A job without traverses and network. */
     public Job(
             String name,
             String place,
@@ -63,6 +64,7 @@ public record Job(
                 setups,
                 fixes,
                 List.of(),
+                Network.NOT_ASKED,
                 adopted,
                 decisions);
     }
@@ -213,6 +215,7 @@ public record Job(
                 setups,
                 fixes,
                 traverses,
+                network,
                 adopted,
                 decisions);
     }
@@ -236,6 +239,27 @@ public record Job(
                 setups,
                 fixes,
                 others,
+                network,
+                adopted,
+                decisions);
+    }
+
+    /** The same job with that asked of the network. */
+    public Job with(Network asked) {
+        return new Job(
+                name,
+                place,
+                units,
+                classOfWork,
+                planOnly,
+                earth,
+                instruments,
+                reflectors,
+                marks,
+                setups,
+                fixes,
+                traverses,
+                asked,
                 adopted,
                 decisions);
     }
@@ -260,6 +284,7 @@ public record Job(
                 setups,
                 added(fixes, more),
                 traverses,
+                network,
                 adopted,
                 decisions);
     }
@@ -289,6 +314,7 @@ public record Job(
                 theseSetups,
                 fixes,
                 traverses,
+                network,
                 theseAdopted,
                 theseDecisions);
     }

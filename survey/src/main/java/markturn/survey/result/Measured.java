@@ -5,7 +5,11 @@ import java.util.Optional;
 
 /** Everything that was computed from a job, before it is judged. Marks are listed once, without their other names. */
 public record Measured(
-        List<MeasuredSetup> setups, List<MeasuredMark> marks, List<Check> checks, List<MeasuredTraverse> traverses) {
+        List<MeasuredSetup> setups,
+        List<MeasuredMark> marks,
+        List<Check> checks,
+        List<MeasuredTraverse> traverses,
+        Optional<MeasuredNetwork> network) {
     /** The setup of that name, which must be in the job. */
     public MeasuredSetup setup(String name) {
         return setups.stream().filter(s -> s.name().equals(name)).findFirst().orElseThrow();

@@ -49,6 +49,8 @@ import tools.jackson.databind.node.ObjectNode;
 @Controller
 class TraverseController {
     private static final double CHANCE_95 = 1.96;
+    /** Metres. */
+    private static final double NOTHING = 5e-5;
 
     private final FieldBook fieldBook;
     private final People people;
@@ -153,7 +155,7 @@ class TraverseController {
             double limit = TraverseLimits.angular(run);
             rows.add(new Row(
                     "angles",
-                    sign(value) + words.small(value),
+                    (value < 0 ? "-" : "+") + words.small(value),
                     words.small(CHANCE_95 * run.predicted().angular()),
                     words.small(limit),
                     word(value, limit),
@@ -193,8 +195,9 @@ class TraverseController {
                 Math.abs(v) > limit));
     }
 
+    /** A length that shows as nothing has no sign worth showing. */
     private static String sign(double value) {
-        return value < 0 ? "-" : "+";
+        return Math.abs(value) < NOTHING ? "" : value < 0 ? "-" : "+";
     }
 
     private static String word(double value, double limit) {

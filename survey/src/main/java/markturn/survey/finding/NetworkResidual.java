@@ -1,0 +1,51 @@
+package markturn.survey.finding;
+
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.result.MeasuredNetwork.Worth;
+import markturn.survey.result.Observation;
+
+/** The one observation of a network that fits worst, where chance does not explain it. One at a time, and never dropped by itself. */
+final class NetworkResidual implements Rule {
+    private static final double LIMIT = NormalDistribution.twoSided(0.001);
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.measured().network().stream()
+                .flatMap(n -> n.observations().stream())
+                .filter(w -> size(w) > LIMIT)
+                .max(Comparator.comparingDouble(NetworkResidual::size))
+                .map(w -> found(evidence, w))
+                .stream();
+    }
+
+    private static double size(Worth worth) {
+        return Math.abs(worth.observation().standardised().orElse(0));
+    }
+
+    private static Finding found(Evidence evidence, Worth worst) {
+        Observation of = worst.observation();
+        String residual = of.kind().angular()
+                ? evidence.words().small(of.residual())
+                : evidence.words().difference(of.residual());
+        String which = Optional.of(worst.setup())
+                .filter(s -> !s.isEmpty())
+                .map(s -> "the %s from %s to %s".formatted(words(of.kind()), s, of.target()))
+                .orElse("the %s of %s".formatted(words(of.kind()), of.target()));
+        return Finding.of(
+                        "network-residual",
+                        Severity.WARN,
+                        worst.setup(),
+                        of.target(),
+                        "In the network %s fits worst: it would have to change by %s, %s times its deviation; limit %s. Look at that sight, and observe it again before anything is left out."
+                                .formatted(which, residual, Words.number(size(worst), 1), Words.number(LIMIT, 1)))
+                .with(Measure.PLAIN, size(worst), LIMIT);
+    }
+
+    private static String words(Observation.Kind kind) {
+        return kind == Observation.Kind.ELEVATION_DIFFERENCE ? "height difference" : kind.key();
+    }
+}

@@ -1,0 +1,45 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.result.MeasuredNetwork;
+
+/** A network whose residuals are larger than its instruments' figures allow, by itself or on its control. */
+final class NetworkTest implements Rule {
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return evidence.measured().network().stream()
+                .filter(n -> n.why().isPresent() || !n.test().accepted())
+                .map(NetworkTest::found);
+    }
+
+    private static Finding found(MeasuredNetwork network) {
+        if (network.why().isPresent()) {
+            return Finding.of(
+                    "network-test",
+                    Severity.WARN,
+                    "",
+                    "",
+                    "The network cannot be adjusted: %s."
+                            .formatted(network.why().get()));
+        }
+        boolean alone =
+                network.leastConstraint().filter(MeasuredNetwork.Test::accepted).isPresent();
+        double factor = network.test().varianceFactor().getAsDouble();
+        double limit = network.test().limit().getAsDouble();
+        return Finding.of(
+                        "network-test",
+                        Severity.WARN,
+                        "",
+                        "",
+                        "On control the network's variance factor is %s; limit %s. %s"
+                                .formatted(
+                                        Words.number(factor, 2),
+                                        Words.number(limit, 2),
+                                        alone
+                                                ? "By themselves the observations agree: a control mark does not fit, or has moved."
+                                                : "Look at the largest residual first: an observation is wrong, or the instruments are worse than their figures."))
+                .with(Measure.PLAIN, factor, limit);
+    }
+}

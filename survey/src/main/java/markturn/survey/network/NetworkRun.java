@@ -1,0 +1,132 @@
+package markturn.survey.network;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.RankDefect;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.result.MeasuredNetwork;
+import markturn.survey.result.MeasuredNetwork.Test;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+
+/**
+ * The network of a job. Given coordinates without deviations and adopted ones are held; given with deviations and satellite fixes are
+ * observed; everything else is found. First with the least constraint, then on control.
+ */
+public final class NetworkRun {
+    /** The standard normal deviate that chance exceeds once in a hundred, one-sided. */
+    private static final double ONE_IN_A_HUNDRED = 2.3263;
+
+    private NetworkRun() {}
+
+    /**
+     * Adjusts.
+     *
+     * @param known positions by true name, near enough to start from
+     */
+    public static MeasuredNetwork compute(Job job, List<MeasuredSetup> setups, Map<String, Position> known) {
+        List<Ray> rays = Rays.of(job, setups, known);
+        Set<String> held = new LinkedHashSet<>();
+        known.keySet().stream().filter(mark -> isHeld(job, mark)).forEach(held::add);
+        Set<String> levels = new HashSet<>(held);
+        levels.removeIf(mark -> known.get(mark).elevation().isEmpty());
+        Datum control = new Datum(held, Optional.empty(), false, levels, true);
+        try {
+            Problem problem = new Problem(job, setups, known, rays, control);
+            if (problem.isEmpty()) {
+                return MeasuredNetwork.failed(
+                        "there is nothing to adjust: no mark without held coordinates is sighted");
+            }
+            problem.adjust();
+            return new MeasuredNetwork(
+                    Optional.empty(),
+                    test(problem),
+                    leastConstraint(job, setups, known, rays, held),
+                    problem.marks(),
+                    problem.observations());
+        } catch (RankDefect undetermined) {
+            return MeasuredNetwork.failed("its sights do not determine every mark: hold or sight one known mark more");
+        } catch (NotConverging gross) {
+            return MeasuredNetwork.failed(
+                    "its sights contradict each other grossly: look at the setups' findings first");
+        }
+    }
+
+    private static boolean isHeld(Job job, String mark) {
+        boolean given = job.mark(mark)
+                .filter(m -> m.given().isPresent() && m.stdDev().isEmpty())
+                .isPresent();
+        return given
+                || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
+    }
+
+    private static Test test(Problem problem) {
+        int redundancy = 0;
+        double squares = 0;
+        for (Adjustment part : problem.parts()) {
+            redundancy += part.redundancy();
+            squares += part.squares();
+        }
+        return redundancy < 1
+                ? new Test(redundancy, OptionalDouble.empty(), OptionalDouble.empty())
+                : new Test(
+                        redundancy,
+                        OptionalDouble.of(squares / redundancy),
+                        OptionalDouble.of(chiSquare(redundancy) / redundancy));
+    }
+
+    /** Chi-square by the approximation of E. B. Wilson and M. M. Hilferty (1931): within a percent from one degree of freedom on. */
+    static double chiSquare(int degrees) {
+        double spread = 2.0 / (9 * degrees);
+        return degrees * Math.pow(1 - spread + ONE_IN_A_HUNDRED * Math.sqrt(spread), 3);
+    }
+
+    /** The first known mark holds the place, the farthest from it the direction, the first with an elevation the elevation. */
+    private static Optional<Test> leastConstraint(
+            Job job, List<MeasuredSetup> setups, Map<String, Position> known, List<Ray> rays, Set<String> held) {
+        Set<String> sighted = new HashSet<>();
+        rays.forEach(ray -> {
+            sighted.add(ray.from());
+            sighted.add(ray.to());
+        });
+        List<String> control = new ArrayList<>(known.keySet().stream()
+                .filter(mark -> sighted.contains(mark))
+                .filter(mark -> held.contains(mark)
+                        || job.mark(mark).flatMap(Mark::given).isPresent())
+                .toList());
+        if (control.size() < 2) {
+            return Optional.empty();
+        }
+        Position first = known.get(control.get(0));
+        String far = control.get(1);
+        for (String mark : control) {
+            if (known.get(mark).distanceTo(first) > known.get(far).distanceTo(first)) {
+                far = mark;
+            }
+        }
+        Position end = known.get(far);
+        boolean runsNorth = Math.abs(end.northing() - first.northing()) > Math.abs(end.easting() - first.easting());
+        Set<String> level = new HashSet<>();
+        control.stream()
+                .filter(mark -> known.get(mark).elevation().isPresent())
+                .findFirst()
+                .ifPresent(level::add);
+        Datum least = new Datum(Set.of(control.get(0)), Optional.of(far), !runsNorth, level, false);
+        try {
+            Problem problem = new Problem(job, setups, known, rays, least);
+            problem.adjust();
+            return Optional.of(test(problem));
+        } catch (RankDefect | NotConverging undetermined) {
+            return Optional.empty();
+        }
+    }
+}

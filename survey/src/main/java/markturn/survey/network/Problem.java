@@ -1,0 +1,343 @@
+package markturn.survey.network;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.Coordinate;
+import markturn.survey.adjust.DenseNormalEquations;
+import markturn.survey.adjust.Direction;
+import markturn.survey.adjust.Distance;
+import markturn.survey.adjust.HeightDifference;
+import markturn.survey.adjust.LeastSquares;
+import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.Observed;
+import markturn.survey.adjust.Place;
+import markturn.survey.adjust.RankDefect;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.MeasuredNetwork.Adjusted;
+import markturn.survey.result.MeasuredNetwork.Worth;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Observation;
+import markturn.survey.result.Observation.Kind;
+import markturn.survey.result.Position;
+
+/** A network on one datum: plan and elevations, each numbered, observed and adjusted. Coordinates are counted from the first mark. */
+final class Problem {
+    /** A coordinate that is observed without a deviation is as good as held, metres. */
+    private static final double SMALLEST = 1e-6;
+
+    private final Job job;
+    private final List<MeasuredSetup> setups;
+    private final Map<String, Position> known;
+    private final Datum datum;
+    private final Position origin;
+    private final List<Ray> rays;
+    private final Map<String, Place> places = new LinkedHashMap<>();
+    private final Map<String, Integer> levels = new LinkedHashMap<>();
+    private final Part plan = new Part();
+    private final Part heights = new Part();
+
+    /** Unknowns and observations of one of the two, and what is said of each observation. */
+    private static final class Part {
+        private final List<Double> start = new ArrayList<>();
+        private final List<Observed> observations = new ArrayList<>();
+        private final List<Said> said = new ArrayList<>();
+        private Adjustment adjustment;
+
+        int unknown(double value) {
+            start.add(value);
+            return start.size() - 1;
+        }
+
+        void observe(String setup, String target, Kind kind, Observed observed) {
+            observations.add(observed);
+            said.add(new Said(setup, target, kind));
+        }
+
+        void adjust() throws RankDefect, NotConverging {
+            double[] near = start.stream().mapToDouble(Double::doubleValue).toArray();
+            adjustment = LeastSquares.adjust(observations, near, () -> new DenseNormalEquations(near.length));
+        }
+    }
+
+    private record Said(String setup, String target, Kind kind) {}
+
+    Problem(Job job, List<MeasuredSetup> setups, Map<String, Position> known, List<Ray> all, Datum datum) {
+        this.job = job;
+        this.setups = setups;
+        this.known = known;
+        this.datum = datum;
+        this.origin = known.values().stream().findFirst().orElse(Position.held(new Mark.Coordinates(0, 0, none())));
+        this.rays = determined(all);
+        observePlan();
+        observeHeights();
+        if (datum.observed()) {
+            observeCoordinates();
+        }
+    }
+
+    private static OptionalDouble none() {
+        return OptionalDouble.empty();
+    }
+
+    /** Without the rays to marks that fewer than two observations reach: those would have no place. */
+    private List<Ray> determined(List<Ray> all) {
+        List<Ray> left = new ArrayList<>(all);
+        boolean changed = true;
+        while (changed) {
+            Map<String, Integer> counts = new HashMap<>();
+            for (Ray ray : left) {
+                counts.merge(ray.from(), ray.inPlan(), Integer::sum);
+                counts.merge(ray.to(), ray.inPlan(), Integer::sum);
+            }
+            changed = left.removeIf(ray -> isLoose(ray.from(), counts) || isLoose(ray.to(), counts));
+        }
+        return left;
+    }
+
+    private boolean isLoose(String mark, Map<String, Integer> counts) {
+        boolean observed = datum.observed() && !coordinatesOf(mark).isEmpty();
+        boolean turns = datum.turn().filter(mark::equals).isPresent();
+        return !datum.plan().contains(mark) && !observed && counts.get(mark) < (turns ? 1 : 2);
+    }
+
+    boolean isEmpty() {
+        return plan.start.isEmpty() || places.values().stream().allMatch(p -> p.north() == Place.HELD);
+    }
+
+    void adjust() throws RankDefect, NotConverging {
+        plan.adjust();
+        if (!heights.start.isEmpty()) {
+            heights.adjust();
+        }
+    }
+
+    List<Adjustment> parts() {
+        return heights.start.isEmpty() ? List.of(plan.adjustment) : List.of(plan.adjustment, heights.adjustment);
+    }
+
+    private Place place(String mark) {
+        return places.computeIfAbsent(mark, name -> {
+            double north = known.get(name).northing() - origin.northing();
+            double east = known.get(name).easting() - origin.easting();
+            if (datum.plan().contains(name)) {
+                return Place.held(north, east);
+            }
+            boolean turns = datum.turn().filter(name::equals).isPresent();
+            return new Place(
+                    turns && datum.turnNorth() ? Place.HELD : plan.unknown(north),
+                    turns && !datum.turnNorth() ? Place.HELD : plan.unknown(east),
+                    north,
+                    east);
+        });
+    }
+
+    private void observePlan() {
+        Map<Integer, Integer> orientations = new HashMap<>();
+        Map<Integer, Integer> scales = new HashMap<>();
+        for (Ray ray : rays) {
+            Place from = place(ray.from());
+            Place to = place(ray.to());
+            if (ray.direction().isPresent()) {
+                int orientation = orientations.computeIfAbsent(ray.setup(), this::orientation);
+                Direction direction =
+                        new Direction(from, to, orientation, ray.direction().getAsDouble(), ray.directionStdDev());
+                plan.observe(ray.setupName(), ray.to(), Kind.DIRECTION, direction);
+            }
+            if (ray.distance().isPresent()) {
+                int scale = ray.scaled() ? scales.computeIfAbsent(ray.setup(), this::scale) : Place.HELD;
+                Distance distance =
+                        new Distance(from, to, scale, Place.HELD, ray.distance().getAsDouble(), ray.distanceStdDev());
+                plan.observe(ray.setupName(), ray.to(), Kind.DISTANCE, distance);
+            }
+        }
+    }
+
+    /** A given azimuth is observed, as well as its sight was turned. */
+    private int orientation(int setup) {
+        MeasuredSetup of = setups.get(setup);
+        double value = of.orientation().getAsDouble();
+        int unknown = plan.unknown(value);
+        if (datum.observed() && Rays.orientsAsGiven(of)) {
+            double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), SMALLEST);
+            plan.observe(
+                    of.name(), of.setup().orientation().zero(), Kind.DIRECTION, new Coordinate(unknown, value, stdDev));
+        }
+        return unknown;
+    }
+
+    private int scale(int setup) {
+        return plan.unknown(1 + setups.get(setup).scalePpm().getAsDouble() * 1e-6);
+    }
+
+    /** Elevations hang together from those held or observed; what does not reach one is left out. */
+    private void observeHeights() {
+        Set<String> reached = new HashSet<>(datum.elevations());
+        if (datum.observed()) {
+            rays.stream().map(Ray::to).filter(this::isLevelled).forEach(reached::add);
+        }
+        boolean changed = true;
+        while (changed) {
+            changed = false;
+            for (Ray ray : rays) {
+                boolean one = reached.contains(ray.from()) || reached.contains(ray.to());
+                if (ray.rise().isPresent() && one) {
+                    changed |= reached.add(ray.from()) | reached.add(ray.to());
+                }
+            }
+        }
+        for (Ray ray : rays) {
+            if (ray.rise().isPresent() && reached.contains(ray.from())) {
+                int from = level(ray.from());
+                int to = level(ray.to());
+                heights.observe(
+                        ray.setupName(),
+                        ray.to(),
+                        Kind.ELEVATION_DIFFERENCE,
+                        new HeightDifference(
+                                from,
+                                to,
+                                from == Place.HELD ? elevation(ray.from()) : 0,
+                                to == Place.HELD ? elevation(ray.to()) : 0,
+                                ray.rise().getAsDouble(),
+                                ray.riseStdDev()));
+            }
+        }
+    }
+
+    private boolean isLevelled(String mark) {
+        return coordinatesOf(mark).stream().anyMatch(c -> c.at().elevation().isPresent());
+    }
+
+    private int level(String mark) {
+        return datum.elevations().contains(mark)
+                ? Place.HELD
+                : levels.computeIfAbsent(
+                        mark,
+                        name -> heights.unknown(known.get(name).elevation().orElse(0)));
+    }
+
+    private double elevation(String mark) {
+        return known.get(mark).elevation().getAsDouble();
+    }
+
+    private record Known(Mark.Coordinates at, Mark.Deviations stdDev) {}
+
+    /** Coordinates of a mark that are observed: given with deviations, or by satellites. */
+    private List<Known> coordinatesOf(String name) {
+        List<Known> all = new ArrayList<>();
+        Optional<Mark> mark = job.mark(name);
+        mark.filter(m -> m.given().isPresent() && m.stdDev().isPresent())
+                .ifPresent(m -> all.add(new Known(m.given().get(), m.stdDev().get())));
+        boolean given = mark.flatMap(Mark::given).isPresent();
+        boolean first = !given;
+        for (SatelliteFix fix : job.fixes()) {
+            if (job.trueName(fix.mark()).equals(name)) {
+                if (first || fix.use() == SatelliteFix.Use.OBSERVATION) {
+                    all.add(new Known(fix.position(), fix.stdDev()));
+                }
+                first = false;
+            }
+        }
+        return all;
+    }
+
+    private void observeCoordinates() {
+        for (Map.Entry<String, Place> entry : places.entrySet()) {
+            if (entry.getValue().north() == Place.HELD) {
+                continue;
+            }
+            for (Known seen : coordinatesOf(entry.getKey())) {
+                coordinate(
+                        plan,
+                        entry.getKey(),
+                        Kind.NORTHING,
+                        entry.getValue().north(),
+                        seen.at().northing() - origin.northing(),
+                        seen.stdDev().northing());
+                coordinate(
+                        plan,
+                        entry.getKey(),
+                        Kind.EASTING,
+                        entry.getValue().east(),
+                        seen.at().easting() - origin.easting(),
+                        seen.stdDev().easting());
+                Integer level = levels.get(entry.getKey());
+                if (level != null && seen.at().elevation().isPresent()) {
+                    coordinate(
+                            heights,
+                            entry.getKey(),
+                            Kind.ELEVATION,
+                            level,
+                            seen.at().elevation().getAsDouble(),
+                            seen.stdDev().elevation());
+                }
+            }
+        }
+    }
+
+    private static void coordinate(Part part, String mark, Kind kind, int unknown, double value, double stdDev) {
+        part.observe("", mark, kind, new Coordinate(unknown, value, Math.max(stdDev, SMALLEST)));
+    }
+
+    /** Every mark that was found, in the order of the work. */
+    List<Adjusted> marks() {
+        List<Adjusted> marks = new ArrayList<>();
+        places.forEach((name, place) -> {
+            if (place.north() != Place.HELD) {
+                marks.add(new Adjusted(name, position(name, place)));
+            }
+        });
+        return marks;
+    }
+
+    private Position position(String name, Place place) {
+        Adjustment in = plan.adjustment;
+        Integer level = levels.get(name);
+        boolean levelled = level != null;
+        boolean heldLevel = datum.elevations().contains(name);
+        return new Position(
+                origin.northing() + in.unknown(place.north()),
+                origin.easting() + in.unknown(place.east()),
+                levelled
+                        ? OptionalDouble.of(heights.adjustment.unknown(level))
+                        : heldLevel ? known.get(name).elevation() : none(),
+                new Covariance(
+                        in.covariance(place.north(), place.north()),
+                        in.covariance(place.east(), place.east()),
+                        in.covariance(place.north(), place.east())),
+                levelled
+                        ? OptionalDouble.of(heights.adjustment.covariance(level, level))
+                        : heldLevel ? OptionalDouble.of(0) : none());
+    }
+
+    /** What each observation was worth. */
+    List<Worth> observations() {
+        List<Worth> all = new ArrayList<>();
+        for (Part part : List.of(plan, heights)) {
+            for (int i = 0; i < part.said.size() && part.adjustment != null; i++) {
+                Said said = part.said.get(i);
+                all.add(new Worth(
+                        said.setup(),
+                        new Observation(
+                                said.target(),
+                                said.kind(),
+                                part.adjustment.residual(i),
+                                part.adjustment.stdDev(i),
+                                OptionalDouble.of(part.adjustment.redundancyBlock(i)[0][0]),
+                                true)));
+            }
+        }
+        return all;
+    }
+}

@@ -1,0 +1,343 @@
+package markturn.survey.network;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
+import markturn.survey.Jobs;
+import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
+import markturn.survey.finding.Finding;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Network;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reading.Role;
+import markturn.survey.job.Setup;
+import markturn.survey.reduce.Weights;
+import markturn.survey.result.MeasuredNetwork;
+import markturn.survey.result.MeasuredNetwork.Adjusted;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+import org.hipparchus.distribution.continuous.ChiSquaredDistribution;
+import org.hipparchus.linear.DiagonalMatrix;
+import org.hipparchus.linear.RealMatrix;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresOptimizer;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
+import org.hipparchus.optim.nonlinear.vector.leastsquares.MultivariateJacobianFunction;
+import org.hipparchus.util.Pair;
+import org.junit.jupiter.api.Test;
+
+/** Networks of five marks that all sight each other, two of them control, against a general optimiser. */
+class NetworkRunTest {
+    private static final int MARKS = 5;
+    private static final double[][] ABOUT = {{0, 0}, {0, 400}, {200, 480}, {330, 200}, {210, -90}};
+
+    /** The places of a seeded network, turned about the origin and moved. */
+    private record World(double[][] places, double turn) {
+        static World of(long seed, double turn, double north, double east) {
+            Random random = new Random(seed);
+            double[][] places = new double[MARKS][];
+            for (int i = 0; i < MARKS; i++) {
+                double n = ABOUT[i][0] + 40 * random.nextDouble();
+                double e = ABOUT[i][1] + 40 * random.nextDouble();
+                places[i] = new double[] {
+                    north + n * Math.cos(turn) - e * Math.sin(turn), east + n * Math.sin(turn) + e * Math.cos(turn)
+                };
+            }
+            return new World(places, turn);
+        }
+
+        double azimuth(int from, int to) {
+            return Math.atan2(places[to][1] - places[from][1], places[to][0] - places[from][0]);
+        }
+
+        double length(int from, int to) {
+            return Math.hypot(places[to][0] - places[from][0], places[to][1] - places[from][1]);
+        }
+    }
+
+    private static List<Reading> sight(World world, int from, int to, Role role, Random noise, double[] wrong) {
+        double own = world.azimuth(from, to) - world.turn() + noise.nextGaussian() * 2 * Angles.SECOND + wrong[0];
+        double length = world.length(from, to) + noise.nextGaussian() * 0.002 + wrong[1];
+        return Jobs.pair(
+                "M" + to,
+                role,
+                1,
+                AngleUnit.DMS.write(Angles.onCircle(own), 9),
+                AngleUnit.DMS.write(Angles.onCircle(own + Math.PI), 9),
+                length);
+    }
+
+    /** The job of a world with seeded noise; {@code wrong} is added to the direction and the distance from M2 to M3. */
+    private static Job job(World world, long seed, double... wrong) {
+        Random noise = new Random(seed);
+        Job job = Jobs.with(new Earth(6371000, 0.13, false, 1), new Setup.BySights(List.of("B")), List.of());
+        List<Mark> marks = new ArrayList<>();
+        List<Setup> setups = new ArrayList<>();
+        for (int i = 0; i < MARKS; i++) {
+            double[] at = world.places()[i];
+            marks.add(
+                    i < 2
+                            ? Mark.control("M" + i, at[0], at[1], OptionalDouble.of(10), "")
+                            : Mark.named("M" + i, Mark.Kind.NEW));
+            List<Reading> readings = new ArrayList<>();
+            int back = i == 0 ? 1 : 0;
+            readings.addAll(sight(world, i, back, Role.BACKSIGHT, noise, new double[2]));
+            for (int to = 0; to < MARKS; to++) {
+                if (to != i && to != back) {
+                    readings.addAll(
+                            sight(world, i, to, Role.FORESIGHT, noise, i == 2 && to == 3 ? wrong : new double[2]));
+                }
+            }
+            setups.add(new Setup(
+                    "S" + i,
+                    "M" + i,
+                    Setup.Method.OCCUPIED,
+                    "I1",
+                    Optional.of(MeasuredHeight.toAxis(1.6)),
+                    Optional.of(new Setup.Tilt(0, 0, true)),
+                    Optional.empty(),
+                    new Setup.BySights(List.of("M" + back)),
+                    readings));
+        }
+        return new Job(
+                job.name(),
+                "",
+                job.units(),
+                job.classOfWork(),
+                false,
+                job.earth(),
+                job.instruments(),
+                job.reflectors(),
+                marks,
+                setups,
+                List.of(),
+                List.of(),
+                new Network(true, false),
+                List.of(),
+                List.of());
+    }
+
+    private static SurveyResult computed(Job job) {
+        return Survey.compute(job);
+    }
+
+    private static MeasuredNetwork network(SurveyResult result) {
+        return result.measured().network().orElseThrow();
+    }
+
+    private static Map<String, Adjusted> byName(MeasuredNetwork network) {
+        Map<String, Adjusted> all = new TreeMap<>();
+        network.marks().forEach(m -> all.put(m.name(), m));
+        return all;
+    }
+
+    /** One observation of the optimiser's own model. */
+    private record Row(ToDoubleFunction<double[]> misfit, double stdDev) {}
+
+    private static double at(World world, double[] x, int mark, int axis) {
+        return mark < 2 ? world.places()[mark][axis] : x[2 * (mark - 2) + axis];
+    }
+
+    private static List<Row> rows(World world, SurveyResult result) {
+        List<Row> rows = new ArrayList<>();
+        for (int s = 0; s < MARKS; s++) {
+            MeasuredSetup setup = result.measured().setups().get(s);
+            Weights weights = Weights.of(result.job(), setup.setup());
+            for (SetAbstract sets : setup.abstracts()) {
+                int from = s;
+                int to = Integer.parseInt(sets.target().substring(1));
+                double length = sets.horizontal().getAsDouble();
+                rows.add(new Row(
+                        x -> Angles.shortWay(Math.atan2(
+                                        at(world, x, to, 1) - at(world, x, from, 1),
+                                        at(world, x, to, 0) - at(world, x, from, 0))
+                                - x[2 * (MARKS - 2) + from]
+                                - sets.direction().getAsDouble()),
+                        Math.sqrt(weights.direction(1, Jobs.PRISM, length))));
+                rows.add(new Row(
+                        x -> Math.hypot(
+                                        at(world, x, to, 1) - at(world, x, from, 1),
+                                        at(world, x, to, 0) - at(world, x, from, 0))
+                                - length,
+                        Math.sqrt(weights.distance(1, Jobs.PRISM, length))));
+            }
+        }
+        return rows;
+    }
+
+    private static LeastSquaresOptimizer.Optimum optimum(World world, SurveyResult result) {
+        List<Row> rows = rows(world, result);
+        double[] start = new double[2 * (MARKS - 2) + MARKS];
+        for (int i = 2; i < MARKS; i++) {
+            start[2 * (i - 2)] = world.places()[i][0];
+            start[2 * (i - 2) + 1] = world.places()[i][1];
+        }
+        for (int i = 0; i < MARKS; i++) {
+            start[2 * (MARKS - 2) + i] =
+                    result.measured().setups().get(i).orientation().getAsDouble();
+        }
+        MultivariateJacobianFunction model = point -> {
+            double[] x = point.toArray();
+            double[] values = new double[rows.size()];
+            double[][] jacobian = new double[rows.size()][x.length];
+            for (int i = 0; i < values.length; i++) {
+                ToDoubleFunction<double[]> misfit = rows.get(i).misfit();
+                values[i] = misfit.applyAsDouble(x);
+                for (int j = 0; j < x.length; j++) {
+                    double step = j < 2 * (MARKS - 2) ? 1e-3 : 1e-6;
+                    double[] more = x.clone();
+                    double[] less = x.clone();
+                    more[j] += step;
+                    less[j] -= step;
+                    jacobian[i][j] = (misfit.applyAsDouble(more) - misfit.applyAsDouble(less)) / (2 * step);
+                }
+            }
+            return new Pair<>(new org.hipparchus.linear.ArrayRealVector(values), (RealMatrix)
+                    new org.hipparchus.linear.Array2DRowRealMatrix(jacobian));
+        };
+        double[] weights =
+                rows.stream().mapToDouble(r -> 1 / (r.stdDev() * r.stdDev())).toArray();
+        return new LevenbergMarquardtOptimizer()
+                .optimize(new LeastSquaresBuilder()
+                        .start(start)
+                        .model(model)
+                        .target(new double[rows.size()])
+                        .weight(new DiagonalMatrix(weights))
+                        .maxEvaluations(1000)
+                        .maxIterations(1000)
+                        .build());
+    }
+
+    @Test
+    void randomNetworksAgreeWithAGeneralOptimiser() {
+        // Source: Hipparchus' Levenberg-Marquardt with a model of its own and differenced derivatives.
+        for (int seed = 0; seed < 30; seed++) {
+            World world = World.of(seed, 0, 1000, 5000);
+            SurveyResult result = computed(job(world, seed, 0, 0));
+            MeasuredNetwork network = network(result);
+            LeastSquaresOptimizer.Optimum optimum = optimum(world, result);
+            RealMatrix covariance = optimum.getCovariances(1e-12);
+            Map<String, Adjusted> marks = byName(network);
+            assertThat(marks).hasSize(MARKS - 2);
+            for (int i = 2; i < MARKS; i++) {
+                Adjusted mark = marks.get("M" + i);
+                int north = 2 * (i - 2);
+                assertThat(mark.position().northing())
+                        .isCloseTo(optimum.getPoint().getEntry(north), within(1e-6));
+                assertThat(mark.position().easting())
+                        .isCloseTo(optimum.getPoint().getEntry(north + 1), within(1e-6));
+                assertThat(mark.position().plan().nn() / covariance.getEntry(north, north))
+                        .isCloseTo(1, within(1e-5));
+                assertThat(mark.position().plan().ee() / covariance.getEntry(north + 1, north + 1))
+                        .isCloseTo(1, within(1e-5));
+            }
+        }
+    }
+
+    @Test
+    void redundancyIsCountedAndShared() {
+        // By hand: 20 directions and 20 distances less 6 coordinates and 5 orientations; 20 height differences less 3
+        // elevations. Source: textbook, the redundancy numbers sum to the redundancy.
+        MeasuredNetwork network = network(computed(job(World.of(1, 0, 0, 0), 1, 0, 0)));
+        assertThat(network.test().redundancy()).isEqualTo(29 + 17);
+        double shared = network.observations().stream()
+                .mapToDouble(w -> w.observation().redundancy().getAsDouble())
+                .sum();
+        assertThat(shared).isCloseTo(29 + 17, within(1e-6));
+        // One coordinate and one elevation of the second control mark come free.
+        assertThat(network.leastConstraint().orElseThrow().redundancy()).isEqualTo(28 + 16);
+    }
+
+    @Test
+    void turningAndMovingTheWorldChangesNothing() {
+        MeasuredNetwork one = network(computed(job(World.of(5, 0, 1000, 5000), 5, 0, 0)));
+        double turn = 1.1;
+        MeasuredNetwork other = network(computed(job(World.of(5, turn, 500000, 4000000), 5, 0, 0)));
+        assertThat(other.test().varianceFactor().getAsDouble())
+                .isCloseTo(one.test().varianceFactor().getAsDouble(), within(1e-6));
+        Map<String, Adjusted> turned = byName(other);
+        byName(one).forEach((name, mark) -> {
+            double n = mark.position().northing() - 1000;
+            double e = mark.position().easting() - 5000;
+            assertThat(turned.get(name).position().northing())
+                    .isCloseTo(500000 + n * Math.cos(turn) - e * Math.sin(turn), within(1e-6));
+            assertThat(turned.get(name).position().plan().ellipse().semiMajor())
+                    .isCloseTo(mark.position().plan().ellipse().semiMajor(), within(1e-8));
+        });
+    }
+
+    @Test
+    void cleanNetworksAreAcceptedAndAWrongSightIsProposed() {
+        int refused = 0;
+        int proposed = 0;
+        int cases = 100;
+        for (int seed = 0; seed < cases; seed++) {
+            World world = World.of(seed, 0, 0, 0);
+            refused += network(computed(job(world, seed, 0, 0))).test().accepted() ? 0 : 1;
+            // 30" is far beyond what a direction of 2" hides in so full a network.
+            List<Finding> findings =
+                    computed(job(world, seed, 30 * Angles.SECOND, 0)).findings();
+            proposed += findings.stream()
+                            .anyMatch(f -> f.code().equals("network-residual")
+                                    && f.setup().equals("S2")
+                                    && f.target().equals("M3"))
+                    ? 1
+                    : 0;
+        }
+        // Theory: one in a hundred; heights here carry no noise, which only makes it rarer.
+        assertThat(refused).isLessThanOrEqualTo(4);
+        assertThat(proposed).isGreaterThanOrEqualTo(95);
+    }
+
+    @Test
+    void aMovedControlMarkIsToldFromWrongSights() {
+        World world = World.of(3, 0, 0, 0);
+        Job job = job(world, 3, 0, 0);
+        Job moved = job.withMark(
+                "M1",
+                m -> Mark.control("M1", world.places()[1][0], world.places()[1][1] + 0.05, OptionalDouble.of(10), ""));
+        SurveyResult result = computed(moved);
+        assertThat(network(result).test().accepted()).isFalse();
+        assertThat(network(result).leastConstraint().orElseThrow().accepted()).isTrue();
+        assertThat(result.findings())
+                .anyMatch(f -> f.code().equals("network-test") && f.text().contains("control mark does not fit"));
+    }
+
+    @Test
+    void adoptedItTakesThePlaceOfWhatWasCarried() {
+        SurveyResult result = computed(job(World.of(4, 0, 0, 0), 4, 0, 0).with(new Network(true, true)));
+        byName(network(result)).forEach((name, mark) -> {
+            assertThat(result.measured()
+                            .mark(name)
+                            .orElseThrow()
+                            .position()
+                            .orElseThrow()
+                            .northing())
+                    .isEqualTo(mark.position().northing());
+            assertThat(result.measured().mark(name).orElseThrow().adjustedBy()).contains("network");
+        });
+    }
+
+    @Test
+    void chiSquareIsNearEnough() {
+        // Source: Hipparchus' distribution; the approximation is good to a percent.
+        for (int degrees : new int[] {1, 2, 5, 20, 100, 1000}) {
+            double exact = new ChiSquaredDistribution(degrees).inverseCumulativeProbability(0.99);
+            assertThat(NetworkRun.chiSquare(degrees) / exact).isCloseTo(1, within(0.01));
+        }
+    }
+}
