@@ -296,6 +296,7 @@ public final class ResultFile {
             node.put("name", mark.name());
             position(node, java.util.Optional.of(mark.position()));
             ellipse(node.putObject("ellipse"), mark.position().plan());
+            length(node, "hidden", mark.hidden());
             return node;
         });
         fill(to.putArray("observations"), of.observations(), worth -> {

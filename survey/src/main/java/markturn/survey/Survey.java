@@ -133,6 +133,14 @@ public final class Survey {
         return FreeStation.measure(job, free, knownBefore(computed, setup));
     }
 
+    /** The network of a job as it stands, whether the job asks for it or not. */
+    public static MeasuredNetwork network(SurveyResult computed) {
+        Job job = inForce(computed.job());
+        Map<String, Position> known = new LinkedHashMap<>();
+        computed.measured().marks().forEach(m -> m.position().ifPresent(at -> known.put(m.name(), at)));
+        return NetworkRun.compute(job, computed.measured().setups(), known);
+    }
+
     /** The route of a traverse that the setups suggest; empty where there is none. */
     public static List<String> proposedRoute(SurveyResult computed) {
         Job job = computed.job();

@@ -295,10 +295,29 @@ final class Problem {
         List<Adjusted> marks = new ArrayList<>();
         places.forEach((name, place) -> {
             if (place.north() != Place.HELD) {
-                marks.add(new Adjusted(name, position(name, place)));
+                marks.add(new Adjusted(name, position(name, place), hidden(place)));
             }
         });
         return marks;
+    }
+
+    private OptionalDouble hidden(Place place) {
+        double largest = 0;
+        for (int i = 0; i < plan.said.size(); i++) {
+            OptionalDouble detectable = detectable(i);
+            double error = detectable.orElse(plan.adjustment.stdDev(i));
+            double shift = Math.hypot(
+                    plan.adjustment.effect(i, error, place.north()), plan.adjustment.effect(i, error, place.east()));
+            if (detectable.isEmpty() && shift > SMALLEST) {
+                return none();
+            }
+            largest = detectable.isEmpty() ? largest : Math.max(largest, shift);
+        }
+        return OptionalDouble.of(largest);
+    }
+
+    private OptionalDouble detectable(int observation) {
+        return worth(plan, observation).observation().detectable();
     }
 
     private Position position(String name, Place place) {
@@ -326,18 +345,22 @@ final class Problem {
         List<Worth> all = new ArrayList<>();
         for (Part part : List.of(plan, heights)) {
             for (int i = 0; i < part.said.size() && part.adjustment != null; i++) {
-                Said said = part.said.get(i);
-                all.add(new Worth(
-                        said.setup(),
-                        new Observation(
-                                said.target(),
-                                said.kind(),
-                                part.adjustment.residual(i),
-                                part.adjustment.stdDev(i),
-                                OptionalDouble.of(part.adjustment.redundancyBlock(i)[0][0]),
-                                true)));
+                all.add(worth(part, i));
             }
         }
         return all;
+    }
+
+    private static Worth worth(Part part, int observation) {
+        Said said = part.said.get(observation);
+        return new Worth(
+                said.setup(),
+                new Observation(
+                        said.target(),
+                        said.kind(),
+                        part.adjustment.residual(observation),
+                        part.adjustment.stdDev(observation),
+                        OptionalDouble.of(part.adjustment.redundancyBlock(observation)[0][0]),
+                        true));
     }
 }

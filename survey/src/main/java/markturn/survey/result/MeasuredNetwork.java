@@ -39,8 +39,13 @@ public record MeasuredNetwork(
         }
     }
 
-    /** A mark's adjusted place. */
-    public record Adjusted(String name, Position position) {}
+    /**
+     * A mark's adjusted place.
+     *
+     * @param hidden the farthest it can have been shifted in plan by one wrong direction, distance or observed coordinate that its test
+     *     would let pass, metres; empty where nothing would show it. W. Baarda's external reliability, one observation at a time.
+     */
+    public record Adjusted(String name, Position position, OptionalDouble hidden) {}
 
     /** An observation and the setup it was made from; empty for coordinates. */
     public record Worth(String setup, Observation observation) {}

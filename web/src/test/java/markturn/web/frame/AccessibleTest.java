@@ -27,6 +27,7 @@ class AccessibleTest {
         "/review/R1",
         "/turning/R1",
         "/traverse",
+        "/network",
         "/point",
         "/point/POND 1",
         "/plan",

@@ -1,0 +1,99 @@
+package markturn.web.network;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Words;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredNetwork;
+import markturn.survey.result.Position;
+
+/** The marks of a network at true scale with their sights, and their ellipses of 95 %, exaggerated as stated. Drawing units; north is up. */
+public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sights, String words) {
+    private static final double WIDTH = 520;
+    private static final double HEIGHT = 420;
+    private static final double BORDER = 50;
+    /** How large the largest ellipse is drawn. */
+    private static final double LARGEST = 26;
+    /** 95 % of a normal distribution in the plane lie within 2.45 of the one-sigma ellipse. */
+    private static final double PLANE_95 = 2.45;
+
+    /** A mark; {@code held} where it did not move. */
+    public record Dot(String name, boolean held, String x, String y) {}
+
+    /** An ellipse about a mark. */
+    public record Ellipse(String x, String y, String rx, String ry, String turn) {}
+
+    static NetworkDrawing of(SurveyResult result, MeasuredNetwork network, Words words) {
+        Map<String, Position> places = new TreeMap<>();
+        Map<String, Position> found = new TreeMap<>();
+        network.marks().forEach(m -> found.put(m.name(), m.position()));
+        network.observations().forEach(w -> {
+            place(result, found, w.observation().target(), places);
+            result.job().setup(w.setup()).ifPresent(s -> place(result, found, s.station(), places));
+        });
+        double west =
+                places.values().stream().mapToDouble(Position::easting).min().orElse(0);
+        double east =
+                places.values().stream().mapToDouble(Position::easting).max().orElse(1);
+        double south =
+                places.values().stream().mapToDouble(Position::northing).min().orElse(0);
+        double north =
+                places.values().stream().mapToDouble(Position::northing).max().orElse(1);
+        double scale = Math.min(
+                (WIDTH - 2 * BORDER) / Math.max(1, east - west), (HEIGHT - 2 * BORDER) / Math.max(1, north - south));
+        List<Dot> dots = new ArrayList<>();
+        places.forEach((name, at) -> dots.add(new Dot(
+                name,
+                !found.containsKey(name),
+                f(BORDER + (at.easting() - west) * scale),
+                f(BORDER + (north - at.northing()) * scale))));
+        StringBuilder sights = new StringBuilder();
+        network.observations()
+                .forEach(w -> result.job().setup(w.setup()).ifPresent(s -> {
+                    Dot from = dot(dots, result.job().trueName(s.station()));
+                    Dot to = dot(dots, result.job().trueName(w.observation().target()));
+                    sights.append("M%s %sL%s %s".formatted(from.x(), from.y(), to.x(), to.y()));
+                }));
+        double largest = found.values().stream()
+                .mapToDouble(p -> PLANE_95 * p.plan().ellipse().semiMajor())
+                .max()
+                .orElse(0);
+        double exaggerated = LARGEST / Math.max(1e-6, largest);
+        List<Ellipse> ellipses = new ArrayList<>();
+        found.forEach((name, at) -> {
+            Covariance.Ellipse ellipse = at.plan().ellipse();
+            Dot dot = dot(dots, name);
+            ellipses.add(new Ellipse(
+                    dot.x(),
+                    dot.y(),
+                    f(Math.max(1, PLANE_95 * ellipse.semiMinor() * exaggerated)),
+                    f(Math.max(1, PLANE_95 * ellipse.semiMajor() * exaggerated)),
+                    f(Math.toDegrees(ellipse.azimuth()))));
+        });
+        return new NetworkDrawing(
+                dots, ellipses, sights.toString(), "ellipses of 95 %; the largest is " + words.difference(largest));
+    }
+
+    private static void place(
+            SurveyResult result, Map<String, Position> found, String called, Map<String, Position> places) {
+        String name = result.job().trueName(called);
+        Position at = found.containsKey(name)
+                ? found.get(name)
+                : result.measured().mark(name).flatMap(MeasuredMark::position).orElse(null);
+        if (at != null) {
+            places.put(name, at);
+        }
+    }
+
+    private static Dot dot(List<Dot> dots, String name) {
+        return dots.stream().filter(d -> d.name().equals(name)).findFirst().orElseThrow();
+    }
+
+    private static String f(double value) {
+        return Words.number(value, 1);
+    }
+}
