@@ -29,6 +29,7 @@ import markturn.survey.reduce.Weights;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Observation;
 import markturn.survey.result.SetAbstract;
 import org.hipparchus.distribution.continuous.ChiSquaredDistribution;
 import org.hipparchus.linear.DiagonalMatrix;
@@ -338,6 +339,36 @@ class NetworkRunTest {
         for (int degrees : new int[] {1, 2, 5, 20, 100, 1000}) {
             double exact = new ChiSquaredDistribution(degrees).inverseCumulativeProbability(0.99);
             assertThat(NetworkRun.chiSquare(degrees) / exact).isCloseTo(1, within(0.01));
+        }
+    }
+
+    private static double detectable(MeasuredNetwork network, boolean direction) {
+        return network.observations().stream()
+                .filter(w -> w.setup().equals("S2") && w.observation().target().equals("M3"))
+                .filter(w ->
+                        w.observation().kind() == (direction ? Observation.Kind.DIRECTION : Observation.Kind.DISTANCE))
+                .mapToDouble(w -> w.observation().detectable().orElseThrow())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void noWrongSightThatHidesMovesAMarkFartherThanIsSaid() {
+        // Source: by trying it. The same noise with and without an error as large as its test may let pass.
+        for (int seed = 0; seed < 100; seed++) {
+            World world = World.of(seed, 0, 0, 0);
+            MeasuredNetwork clean = network(computed(job(world, seed, 0, 0)));
+            for (boolean direction : new boolean[] {true, false}) {
+                double error = detectable(clean, direction);
+                Map<String, Adjusted> wrong =
+                        byName(network(computed(job(world, seed, direction ? error : 0, direction ? 0 : error))));
+                byName(clean).forEach((name, mark) -> {
+                    double moved = mark.position().distanceTo(wrong.get(name).position());
+                    // A hundredth of a millimetre for what is not linear in so large an error.
+                    assertThat(moved).isLessThanOrEqualTo(mark.hidden().getAsDouble() + 1e-5);
+                    assertThat(moved).isPositive();
+                });
+            }
         }
     }
 }
