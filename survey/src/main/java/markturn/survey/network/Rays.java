@@ -47,7 +47,8 @@ final class Rays {
                 orientsAsGiven(setup) && setup.setup().orientation().zero().equals(sets.target());
         OptionalDouble direction = orientsAsGiven || !uses(setup, sets, Setup.Part.DIRECTION) ? NONE : sets.direction();
         OptionalDouble distance = uses(setup, sets, Setup.Part.DISTANCE) ? sets.horizontal() : NONE;
-        boolean levels = setup.instrumentHeight().isPresent() && uses(setup, sets, Setup.Part.ELEVATION);
+        boolean levels =
+                !job.planOnly() && setup.instrumentHeight().isPresent() && uses(setup, sets, Setup.Part.ELEVATION);
         OptionalDouble rise = levels && sets.horizontal().isPresent() ? sets.elevationDifference() : NONE;
         double distances = sets.fix().pointings().distanceCount();
         return new Ray(

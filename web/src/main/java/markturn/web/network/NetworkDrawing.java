@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Mark;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredNetwork;
@@ -21,8 +22,8 @@ public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sig
     /** 95 % of a normal distribution in the plane lie within 2.45 of the one-sigma ellipse. */
     private static final double PLANE_95 = 2.45;
 
-    /** A mark; {@code held} where it did not move. */
-    public record Dot(String name, boolean held, String x, String y) {}
+    /** A mark; {@code held} where it did not move; its label is empty where many stand close, and left of it near the right border. */
+    public record Dot(String name, String label, boolean labelLeft, boolean held, String x, String y) {}
 
     /** An ellipse about a mark. */
     public record Ellipse(String x, String y, String rx, String ry, String turn) {}
@@ -46,11 +47,20 @@ public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sig
         double scale = Math.min(
                 (WIDTH - 2 * BORDER) / Math.max(1, east - west), (HEIGHT - 2 * BORDER) / Math.max(1, north - south));
         List<Dot> dots = new ArrayList<>();
-        places.forEach((name, at) -> dots.add(new Dot(
-                name,
-                !found.containsKey(name),
-                f(BORDER + (at.easting() - west) * scale),
-                f(BORDER + (north - at.northing()) * scale))));
+        places.forEach((name, at) -> {
+            double x = BORDER + (at.easting() - west) * scale;
+            boolean located = result.job()
+                    .mark(name)
+                    .filter(m -> m.kind() == Mark.Kind.LOCATED)
+                    .isPresent();
+            dots.add(new Dot(
+                    name,
+                    located ? "" : name,
+                    x > WIDTH - 2 * BORDER,
+                    !found.containsKey(name),
+                    f(x),
+                    f(BORDER + (north - at.northing()) * scale)));
+        });
         StringBuilder sights = new StringBuilder();
         network.observations()
                 .forEach(w -> result.job().setup(w.setup()).ifPresent(s -> {
