@@ -12,13 +12,8 @@ final class BlunderSuspect implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.measured().traverses().stream()
-                .filter(t -> t.northing().isPresent() && isOut(evidence, t))
+                .filter(t -> TraverseLimits.isOut(evidence.job(), t))
                 .flatMap(t -> found(evidence, t).stream());
-    }
-
-    private static boolean isOut(Evidence evidence, MeasuredTraverse of) {
-        return of.linear().getAsDouble() > TraverseLimits.linear(evidence.job(), of)
-                || (of.angular().isPresent() && Math.abs(of.angular().getAsDouble()) > TraverseLimits.angular(of));
     }
 
     private static Optional<Finding> found(Evidence evidence, MeasuredTraverse of) {

@@ -1,6 +1,5 @@
 package markturn.survey.finding;
 
-import java.util.Comparator;
 import java.util.Optional;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
@@ -10,20 +9,12 @@ import markturn.survey.result.Observation;
 
 /** The one observation of a network that fits worst, where chance does not explain it. One at a time, and never dropped by itself. */
 final class NetworkResidual implements Rule {
-    private static final double LIMIT = NormalDistribution.twoSided(0.001);
-
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.measured().network().stream()
-                .flatMap(n -> n.observations().stream())
-                .filter(w -> size(w) > LIMIT)
-                .max(Comparator.comparingDouble(NetworkResidual::size))
-                .map(w -> found(evidence, w))
-                .stream();
-    }
-
-    private static double size(Worth worth) {
-        return Math.abs(worth.observation().standardised().orElse(0));
+                .flatMap(n -> n.worst().stream())
+                .filter(w -> w.observation().fit() == Observation.Fit.NO_CHANCE)
+                .map(w -> found(evidence, w));
     }
 
     private static Finding found(Evidence evidence, Worth worst) {
@@ -41,8 +32,12 @@ final class NetworkResidual implements Rule {
                         worst.setup(),
                         of.target(),
                         "In the network %s fits worst: it would have to change by %s, %s times its deviation; limit %s. Look at that sight, and observe it again before anything is left out."
-                                .formatted(which, residual, Words.number(size(worst), 1), Words.number(LIMIT, 1)))
-                .with(Measure.PLAIN, size(worst), LIMIT);
+                                .formatted(
+                                        which,
+                                        residual,
+                                        Words.number(of.size(), 1),
+                                        Words.number(Observation.Fit.ONE_IN_A_THOUSAND, 1)))
+                .with(Measure.PLAIN, of.size(), Observation.Fit.ONE_IN_A_THOUSAND);
     }
 
     private static String words(Observation.Kind kind) {

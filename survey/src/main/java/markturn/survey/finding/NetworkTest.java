@@ -24,8 +24,6 @@ final class NetworkTest implements Rule {
                     "The network cannot be adjusted: %s."
                             .formatted(network.why().get()));
         }
-        boolean alone =
-                network.leastConstraint().filter(MeasuredNetwork.Test::accepted).isPresent();
         double factor = network.test().varianceFactor().getAsDouble();
         double limit = network.test().limit().getAsDouble();
         return Finding.of(
@@ -37,7 +35,7 @@ final class NetworkTest implements Rule {
                                 .formatted(
                                         Words.number(factor, 2),
                                         Words.number(limit, 2),
-                                        alone
+                                        network.controlContradicts()
                                                 ? "By themselves the observations agree: a control mark does not fit, or has moved."
                                                 : "Look at the largest residual first: an observation is wrong, or the instruments are worse than their figures."))
                 .with(Measure.PLAIN, factor, limit);

@@ -27,4 +27,11 @@ public final class TraverseLimits {
                 * Math.sqrt(of.legs().size());
         return Math.max(byClass, CHANCE * of.predicted().elevation());
     }
+
+    /** Whether a closed traverse misses in plan or in angle by more than its limit. */
+    public static boolean isOut(Job job, MeasuredTraverse of) {
+        return of.northing().isPresent()
+                && (of.linear().getAsDouble() > linear(job, of)
+                        || (of.angular().isPresent() && Math.abs(of.angular().getAsDouble()) > angular(of)));
+    }
 }

@@ -3,6 +3,7 @@ package markturn.survey.job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 
 /**
@@ -202,22 +203,7 @@ public record Job(
 
     /** The same job on another earth. */
     public Job withEarth(Earth other) {
-        return new Job(
-                name,
-                place,
-                units,
-                classOfWork,
-                planOnly,
-                other,
-                instruments,
-                reflectors,
-                marks,
-                setups,
-                fixes,
-                traverses,
-                network,
-                adopted,
-                decisions);
+        return changed(draft -> draft.earth = other);
     }
 
     /** The same job with that traverse, in the place of one of its name. */
@@ -226,42 +212,12 @@ public record Job(
                 .filter(t -> !t.name().equals(traverse.name()))
                 .toList());
         others.add(traverse);
-        return new Job(
-                name,
-                place,
-                units,
-                classOfWork,
-                planOnly,
-                earth,
-                instruments,
-                reflectors,
-                marks,
-                setups,
-                fixes,
-                others,
-                network,
-                adopted,
-                decisions);
+        return changed(draft -> draft.traverses = others);
     }
 
     /** The same job with that asked of the network. */
     public Job with(Network asked) {
-        return new Job(
-                name,
-                place,
-                units,
-                classOfWork,
-                planOnly,
-                earth,
-                instruments,
-                reflectors,
-                marks,
-                setups,
-                fixes,
-                traverses,
-                asked,
-                adopted,
-                decisions);
+        return changed(draft -> draft.network = asked);
     }
 
     /** The same job with one adopted coordinate more. */
@@ -271,22 +227,7 @@ public record Job(
 
     /** The same job with one satellite fix more. */
     public Job plus(SatelliteFix more) {
-        return new Job(
-                name,
-                place,
-                units,
-                classOfWork,
-                planOnly,
-                earth,
-                instruments,
-                reflectors,
-                marks,
-                setups,
-                added(fixes, more),
-                traverses,
-                network,
-                adopted,
-                decisions);
+        return changed(draft -> draft.fixes = added(fixes, more));
     }
 
     /** The same job with one decision more. */
@@ -301,22 +242,68 @@ public record Job(
             List<Setup> theseSetups,
             List<Adopted> theseAdopted,
             List<Decision> theseDecisions) {
-        return new Job(
-                name,
-                place,
-                units,
-                classOfWork,
-                planOnly,
-                earth,
-                theseInstruments,
-                theseReflectors,
-                theseMarks,
-                theseSetups,
-                fixes,
-                traverses,
-                network,
-                theseAdopted,
-                theseDecisions);
+        return changed(draft -> {
+            draft.instruments = theseInstruments;
+            draft.reflectors = theseReflectors;
+            draft.marks = theseMarks;
+            draft.setups = theseSetups;
+            draft.adopted = theseAdopted;
+            draft.decisions = theseDecisions;
+        });
+    }
+
+    private Job changed(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.job();
+    }
+
+    /** A job while one thing of it is changed: what changes is named once, the rest stays. */
+    private static final class Draft {
+        private final Job before;
+        private Earth earth;
+        private List<Instrument> instruments;
+        private List<Reflector> reflectors;
+        private List<Mark> marks;
+        private List<Setup> setups;
+        private List<SatelliteFix> fixes;
+        private List<Traverse> traverses;
+        private Network network;
+        private List<Adopted> adopted;
+        private List<Decision> decisions;
+
+        Draft(Job before) {
+            this.before = before;
+            this.earth = before.earth;
+            this.instruments = before.instruments;
+            this.reflectors = before.reflectors;
+            this.marks = before.marks;
+            this.setups = before.setups;
+            this.fixes = before.fixes;
+            this.traverses = before.traverses;
+            this.network = before.network;
+            this.adopted = before.adopted;
+            this.decisions = before.decisions;
+        }
+
+        Job job() {
+            return new Job(
+                    before.name,
+                    before.place,
+                    before.units,
+                    before.classOfWork,
+                    before.planOnly,
+                    earth,
+                    instruments,
+                    reflectors,
+                    marks,
+                    setups,
+                    fixes,
+                    traverses,
+                    network,
+                    adopted,
+                    decisions);
+        }
     }
 
     private static <T> List<T> added(List<T> list, T more) {

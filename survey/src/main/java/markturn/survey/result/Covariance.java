@@ -32,5 +32,13 @@ public record Covariance(double nn, double ee, double ne) {
     }
 
     /** Semi-axes in metres and the azimuth of the larger, radians in [0, pi). */
-    public record Ellipse(double semiMajor, double semiMinor, double azimuth) {}
+    public record Ellipse(double semiMajor, double semiMinor, double azimuth) {
+        /** √χ² of two degrees of freedom at 95 %: √5.991. */
+        private static final double PLANE_95 = Math.sqrt(5.991);
+
+        /** The one within which 95 % lie, made from the one-sigma ellipse. */
+        public Ellipse of95() {
+            return new Ellipse(PLANE_95 * semiMajor, PLANE_95 * semiMinor, azimuth);
+        }
+    }
 }

@@ -1,5 +1,6 @@
 package markturn.survey.result;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -49,6 +50,17 @@ public record MeasuredNetwork(
 
     /** An observation and the setup it was made from; empty for coordinates. */
     public record Worth(String setup, Observation observation) {}
+
+    /** The observation that fits worst; empty without observations. */
+    public Optional<Worth> worst() {
+        return observations.stream()
+                .max(Comparator.comparingDouble(w -> w.observation().size()));
+    }
+
+    /** Whether the observations agree with each other and not with the control. */
+    public boolean controlContradicts() {
+        return !test.accepted() && leastConstraint.filter(Test::accepted).isPresent();
+    }
 
     /** Where nothing could be adjusted. */
     public static MeasuredNetwork failed(String why) {

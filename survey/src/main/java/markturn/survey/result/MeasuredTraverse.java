@@ -59,7 +59,35 @@ public record MeasuredTraverse(
     }
 
     /** One sigma of the angular misclosure, of the end's place, and of its elevation. */
-    public record Predicted(double angular, Covariance plan, double elevation) {}
+    public record Predicted(double angular, Covariance plan, double elevation) {
+        /** The standard normal deviate that 95 % stay within, both ends. */
+        private static final double LINE_95 = 1.96;
+
+        /** What 95 % of angular misclosures stay within, radians. */
+        public double angular95() {
+            return LINE_95 * angular;
+        }
+
+        /** The same northwards, metres. */
+        public double northing95() {
+            return LINE_95 * Math.sqrt(plan.nn());
+        }
+
+        /** The same eastwards, metres. */
+        public double easting95() {
+            return LINE_95 * Math.sqrt(plan.ee());
+        }
+
+        /** The length that 95 % of gaps stay within at most, metres. */
+        public double linear95() {
+            return plan.ellipse().of95().semiMajor();
+        }
+
+        /** The same in elevation, metres. */
+        public double elevation95() {
+            return LINE_95 * elevation;
+        }
+    }
 
     public String name() {
         return traverse.name();

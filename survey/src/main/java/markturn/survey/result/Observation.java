@@ -43,6 +43,32 @@ public record Observation(
         }
     }
 
+    /** How well it fits: by the standard normal deviates of 5 % and 0.1 %, both ends. */
+    public enum Fit {
+        UNCHECKED,
+        BY_CHANCE,
+        LARGE,
+        NO_CHANCE;
+
+        private static final double ONE_IN_TWENTY = 1.96;
+        /** What a standardised residual must exceed to be no chance. */
+        public static final double ONE_IN_A_THOUSAND = 3.2905;
+    }
+
+    /** How well it fits the others. */
+    public Fit fit() {
+        double size = size();
+        if (unchecked()) {
+            return Fit.UNCHECKED;
+        }
+        return size > Fit.ONE_IN_A_THOUSAND ? Fit.NO_CHANCE : size > Fit.ONE_IN_TWENTY ? Fit.LARGE : Fit.BY_CHANCE;
+    }
+
+    /** The standardised residual without its sign; 0 where nothing checks it. */
+    public double size() {
+        return Math.abs(standardised().orElse(0));
+    }
+
     private boolean unchecked() {
         return redundancy.orElse(0) < NO_REDUNDANCY;
     }

@@ -26,6 +26,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Weights;
+import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredSetup;
@@ -331,6 +332,13 @@ class NetworkRunTest {
                     .isEqualTo(mark.position().northing());
             assertThat(result.measured().mark(name).orElseThrow().adjustedBy()).contains("network");
         });
+    }
+
+    @Test
+    void theEllipseOf95IsThatOfTwoDegreesOfFreedom() {
+        // Source: Hipparchus' chi-square distribution.
+        double exact = Math.sqrt(new ChiSquaredDistribution(2).inverseCumulativeProbability(0.95));
+        assertThat(new Covariance(4, 1, 0).ellipse().of95().semiMajor()).isCloseTo(2 * exact, within(1e-3));
     }
 
     @Test

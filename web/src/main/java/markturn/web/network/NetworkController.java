@@ -23,11 +23,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 /** The network of a job: its tests, its marks, its residuals by size. It changes nothing. */
 @Controller
 class NetworkController {
-    /** Beyond this a standardised residual is no chance: 0.1 %, both ends. */
-    private static final double SUSPECT = 3.29;
-    /** From here it is worth a look: 5 %. */
-    private static final double LARGE = 1.96;
-
     private final FieldBook fieldBook;
 
     NetworkController(FieldBook fieldBook) {
@@ -70,16 +65,13 @@ class NetworkController {
             model.addAttribute(
                     "sights",
                     network.observations().stream()
-                            .sorted(Comparator.comparingDouble(NetworkController::size)
+                            .sorted(Comparator.comparingDouble(
+                                            (Worth w) -> w.observation().size())
                                     .reversed())
                             .map(w -> row(w, words))
                             .toList());
         }
         return "network/page";
-    }
-
-    private static double size(Worth worth) {
-        return Math.abs(worth.observation().standardised().orElse(0));
     }
 
     private static String verdict(Test test) {
@@ -96,13 +88,13 @@ class NetworkController {
 
     /** What to do next, in a sentence. */
     private static String next(MeasuredNetwork network) {
-        Optional<Worth> worst =
-                network.observations().stream().max(Comparator.comparingDouble(NetworkController::size));
-        boolean alone = network.leastConstraint().map(Test::accepted).orElse(true);
-        if (network.test().accepted() && (worst.isEmpty() || size(worst.get()) <= SUSPECT)) {
+        Optional<Worth> worst = network.worst();
+        boolean wrong = worst.filter(w -> w.observation().fit() == Observation.Fit.NO_CHANCE)
+                .isPresent();
+        if (network.test().accepted() && !wrong) {
             return "Nothing in the sights contradicts the control or each other.";
         }
-        if (!network.test().accepted() && alone && network.leastConstraint().isPresent()) {
+        if (network.controlContradicts()) {
             return "The sights agree with each other but not with the control: a control mark has moved, or its coordinates are wrong."
                     + worst.map(w -> " The largest residual is" + where(w) + ".")
                             .orElse("");
@@ -129,12 +121,12 @@ class NetworkController {
 
     private static SightRow row(Worth worth, Words words) {
         Observation of = worth.observation();
-        double size = size(worth);
-        String says = of.detectable().isEmpty()
-                ? "nothing checks it"
-                : size > SUSPECT
-                        ? "no chance: look at it"
-                        : size > LARGE ? "large, as one in twenty is" : "as chance has it";
+        String says = switch (of.fit()) {
+            case UNCHECKED -> "nothing checks it";
+            case BY_CHANCE -> "as chance has it";
+            case LARGE -> "large, as one in twenty is";
+            case NO_CHANCE -> "no chance: look at it";
+        };
         return new SightRow(
                 worth.setup(),
                 of.target(),
@@ -143,7 +135,7 @@ class NetworkController {
                 of.standardised().isPresent() ? Words.number(of.standardised().getAsDouble(), 1) : "–",
                 of.detectable().isPresent() ? value(of, of.detectable().getAsDouble(), words) : "–",
                 says,
-                size > SUSPECT);
+                of.fit() == Observation.Fit.NO_CHANCE);
     }
 
     private static String value(Observation of, double value, Words words) {

@@ -19,8 +19,6 @@ public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sig
     private static final double BORDER = 50;
     /** How large the largest ellipse is drawn. */
     private static final double LARGEST = 26;
-    /** 95 % of a normal distribution in the plane lie within 2.45 of the one-sigma ellipse. */
-    private static final double PLANE_95 = 2.45;
 
     /** A mark; {@code held} where it did not move; its label is empty where many stand close, and left of it near the right border. */
     public record Dot(String name, String label, boolean labelLeft, boolean held, String x, String y) {}
@@ -69,19 +67,19 @@ public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sig
                     sights.append("M%s %sL%s %s".formatted(from.x(), from.y(), to.x(), to.y()));
                 }));
         double largest = found.values().stream()
-                .mapToDouble(p -> PLANE_95 * p.plan().ellipse().semiMajor())
+                .mapToDouble(p -> p.plan().ellipse().of95().semiMajor())
                 .max()
                 .orElse(0);
         double exaggerated = LARGEST / Math.max(1e-6, largest);
         List<Ellipse> ellipses = new ArrayList<>();
         found.forEach((name, at) -> {
-            Covariance.Ellipse ellipse = at.plan().ellipse();
+            Covariance.Ellipse ellipse = at.plan().ellipse().of95();
             Dot dot = dot(dots, name);
             ellipses.add(new Ellipse(
                     dot.x(),
                     dot.y(),
-                    f(Math.max(1, PLANE_95 * ellipse.semiMinor() * exaggerated)),
-                    f(Math.max(1, PLANE_95 * ellipse.semiMajor() * exaggerated)),
+                    f(Math.max(1, ellipse.semiMinor() * exaggerated)),
+                    f(Math.max(1, ellipse.semiMajor() * exaggerated)),
                     f(Math.toDegrees(ellipse.azimuth()))));
         });
         return new NetworkDrawing(

@@ -49,10 +49,9 @@ public record FigureDrawing(List<Dot> stations, String path, Lens lens) {
         if (traverse.northing().isEmpty()) {
             return new Lens("", "", "", "", "", "");
         }
-        Covariance.Ellipse ellipse = traverse.predicted().plan().ellipse();
-        // 95 % of a normal distribution in the plane lie within 2.45 of the one-sigma ellipse.
-        double semiMajor = 2.45 * ellipse.semiMajor();
-        double semiMinor = 2.45 * ellipse.semiMinor();
+        Covariance.Ellipse ellipse = traverse.predicted().plan().ellipse().of95();
+        double semiMajor = ellipse.semiMajor();
+        double semiMinor = ellipse.semiMinor();
         double largest = Math.max(1e-6, Math.max(traverse.linear().getAsDouble(), semiMajor));
         double scale = LENS / largest;
         return new Lens(

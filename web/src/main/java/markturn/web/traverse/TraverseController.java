@@ -48,7 +48,6 @@ import tools.jackson.databind.node.ObjectNode;
 /** Closing a figure: the route, the misclosures against limit and chance, the computation, the rules compared, and adoption. */
 @Controller
 class TraverseController {
-    private static final double CHANCE_95 = 1.96;
     /** Metres. */
     private static final double NOTHING = 5e-5;
 
@@ -100,7 +99,7 @@ class TraverseController {
     }
 
     private static Shown shown(Job job, MeasuredTraverse run, Words words) {
-        boolean out = isOut(job, run);
+        boolean out = TraverseLimits.isOut(job, run);
         return new Shown(
                 run,
                 verdict(job, run, words),
@@ -113,13 +112,6 @@ class TraverseController {
                                 .formatted(words.difference(run.largestDifference())));
     }
 
-    private static boolean isOut(Job job, MeasuredTraverse run) {
-        return run.northing().isPresent()
-                && (run.linear().getAsDouble() > TraverseLimits.linear(job, run)
-                        || (run.angular().isPresent()
-                                && Math.abs(run.angular().getAsDouble()) > TraverseLimits.angular(run)));
-    }
-
     private static String verdict(Job job, MeasuredTraverse run, Words words) {
         if (run.why().isPresent()) {
             return "Cannot be carried: " + run.why().get() + ".";
@@ -129,7 +121,6 @@ class TraverseController {
                     .formatted(
                             run.legs().size() + " legs", words.line(run.length().getAsDouble()));
         }
-        double predicted = 2.45 * run.predicted().plan().ellipse().semiMajor();
         String ratio = run.ratio().isPresent() && run.ratio().getAsDouble() < 1e6
                 ? " (1:%s)".formatted(Words.number(run.ratio().getAsDouble(), 0))
                 : "";
@@ -139,7 +130,7 @@ class TraverseController {
                         words.line(run.length().getAsDouble()),
                         ratio,
                         words.difference(TraverseLimits.linear(job, run)),
-                        words.difference(predicted),
+                        words.difference(run.predicted().linear95()),
                         run.loop()
                                 ? " A loop from one mark cannot see a wrong scale or starting azimuth: sight a second control mark."
                                 : "");
@@ -156,26 +147,20 @@ class TraverseController {
             rows.add(new Row(
                     "angles",
                     (value < 0 ? "-" : "+") + words.small(value),
-                    words.small(CHANCE_95 * run.predicted().angular()),
+                    words.small(run.predicted().angular95()),
                     words.small(limit),
                     word(value, limit),
                     Math.abs(value) > limit));
         }
         double linear = TraverseLimits.linear(job, run);
-        place("north", run.northing(), Math.sqrt(run.predicted().plan().nn()), linear, words, rows);
-        place("east", run.easting(), Math.sqrt(run.predicted().plan().ee()), linear, words, rows);
-        place(
-                "length of the gap",
-                run.linear(),
-                run.predicted().plan().ellipse().semiMajor(),
-                linear,
-                words,
-                rows);
+        place("north", run.northing(), run.predicted().northing95(), linear, words, rows);
+        place("east", run.easting(), run.predicted().easting95(), linear, words, rows);
+        place("length of the gap", run.linear(), run.predicted().linear95(), linear, words, rows);
         if (run.elevation().isPresent()) {
             place(
                     "elevation",
                     run.elevation(),
-                    run.predicted().elevation(),
+                    run.predicted().elevation95(),
                     TraverseLimits.elevation(job, run),
                     words,
                     rows);
@@ -184,12 +169,12 @@ class TraverseController {
     }
 
     private static void place(
-            String what, OptionalDouble value, double sigma, double limit, Words words, List<Row> rows) {
+            String what, OptionalDouble value, double predicted, double limit, Words words, List<Row> rows) {
         double v = value.getAsDouble();
         rows.add(new Row(
                 what,
                 sign(v) + words.difference(v),
-                words.difference(CHANCE_95 * sigma),
+                words.difference(predicted),
                 words.difference(limit),
                 word(v, limit),
                 Math.abs(v) > limit));
