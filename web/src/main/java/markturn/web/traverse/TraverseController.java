@@ -149,7 +149,7 @@ class TraverseController {
                     (value < 0 ? "-" : "+") + words.small(value),
                     words.small(run.predicted().angular95()),
                     words.small(limit),
-                    word(value, limit),
+                    word(value, run.predicted().angular95(), limit),
                     Math.abs(value) > limit));
         }
         double linear = TraverseLimits.linear(job, run);
@@ -176,7 +176,7 @@ class TraverseController {
                 sign(v) + words.difference(v),
                 words.difference(predicted),
                 words.difference(limit),
-                word(v, limit),
+                word(v, predicted, limit),
                 Math.abs(v) > limit));
     }
 
@@ -185,8 +185,11 @@ class TraverseController {
         return Math.abs(value) < NOTHING ? "" : value < 0 ? "-" : "+";
     }
 
-    private static String word(double value, double limit) {
-        return Math.abs(value) > limit ? "beyond its limit" : "not contradicted";
+    private static String word(double value, double predicted, double limit) {
+        if (Math.abs(value) > limit) {
+            return "beyond its limit";
+        }
+        return Math.abs(value) > predicted ? "more than chance, within its limit" : "not contradicted";
     }
 
     /** Takes a route: a new traverse, or another route or rule for one of its name. */

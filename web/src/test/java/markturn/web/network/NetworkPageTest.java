@@ -37,6 +37,15 @@ class NetworkPageTest {
     }
 
     @Test
+    void aGapBeyondChanceIsNotCalledUncontradicted(House house) {
+        // The demo's pond closes by 12 mm where chance predicts 8: the drawing and the table must say the same.
+        Page page = opened(house, AlderWeir.job());
+        page.getByText("Back to the figures").click();
+        assertThat(page.locator(".misclosures")).containsText("more than chance, within its limit");
+        assertThat(page.locator(".figure-drawing")).containsText("outside what chance predicts");
+    }
+
+    @Test
     void aJobWithoutSightsSaysThatThereIsNothingToAdjust(House house) {
         assertThat(opened(house, AlderWeir.blank()).locator(".verdict")).containsText("there is nothing to adjust");
     }
