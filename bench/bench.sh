@@ -23,7 +23,7 @@ bench_median() { sort -n | sed -n "$(((bench_rounds + 1) / 2))p"; }
 
 need curl curl
 build_application
-maven bench -q package -DskipTests -pl bench || fail "the bare application could not be built"
+maven bench -q package -DskipTests -pl bench -am || fail "the bare application could not be built"
 rm -rf "$build/bare"
 java -Djarmode=tools -jar "$house/bench/target/bench-1.jar" extract --destination "$build/bare" > /dev/null
 mkdir -p "$build/bench-data"
@@ -55,5 +55,8 @@ until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
   alive "$application" || fail "the measured application did not start: see $build/bench.log"
   sleep 0.1
 done
-java -cp "$house/bench/target/classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
+java -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
 kill "$application" && wait "$application" 2>/dev/null || true
+
+say "networks by nested dissection, beside a bare factorisation and a general optimiser"
+java -Xmx2g -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.NetworkBench || fail "the networks could not be measured"

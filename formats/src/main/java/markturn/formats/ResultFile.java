@@ -18,6 +18,7 @@ import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Observation;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.result.SingleFault.What;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -296,7 +297,14 @@ public final class ResultFile {
             node.put("name", mark.name());
             position(node, java.util.Optional.of(mark.position()));
             ellipse(node.putObject("ellipse"), mark.position().plan());
-            length(node, "hidden", mark.hidden());
+            hidden(node, "", mark.plan());
+            mark.level().ifPresent(level -> hidden(node, "Elevation", level));
+            return node;
+        });
+        fill(to.putArray("relative"), of.relatives(), pair -> {
+            ObjectNode node = JsonNodeFactory.instance.objectNode();
+            node.put("one", pair.one()).put("other", pair.other());
+            ellipse(node.putObject("ellipse"), pair.plan());
             return node;
         });
         fill(to.putArray("observations"), of.observations(), worth -> {
@@ -306,6 +314,15 @@ public final class ResultFile {
             return node;
         });
         return to;
+    }
+
+    private void hidden(ObjectNode to, String of, MeasuredNetwork.Hidden hidden) {
+        length(to, "hidden" + of, hidden.worst());
+        length(to, "hidden" + of + "OfShown", OptionalDouble.of(hidden.shift()));
+        text(
+                to,
+                "hidden" + of + "By",
+                hidden.unseen().or(hidden::by).map(What::words).orElse(""));
     }
 
     private static void test(ObjectNode to, MeasuredNetwork.Test of) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleConsumer;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Judgements;
 import markturn.survey.finding.Rules;
@@ -53,7 +54,7 @@ public final class Survey {
         }
         Optional<MeasuredNetwork> network = job.network().run()
                 ? Optional.of(
-                        NetworkRun.compute(job, pass.setups(), pass.positions().known()))
+                        NetworkRun.compute(job, pass.setups(), pass.positions().known(), share -> {}))
                 : Optional.empty();
         if (network.isPresent() && job.network().adopt()) {
             network.get().marks().forEach(mark -> {
@@ -133,12 +134,16 @@ public final class Survey {
         return FreeStation.measure(job, free, knownBefore(computed, setup));
     }
 
-    /** The network of a job as it stands, whether the job asks for it or not. */
-    public static MeasuredNetwork network(SurveyResult computed) {
+    /**
+     * The network of a job as it stands, whether the job asks for it or not.
+     *
+     * @param progress is told the share that is done, 0 to 1; what it throws ends the work
+     */
+    public static MeasuredNetwork network(SurveyResult computed, DoubleConsumer progress) {
         Job job = inForce(computed.job());
         Map<String, Position> known = new LinkedHashMap<>();
         computed.measured().marks().forEach(m -> m.position().ifPresent(at -> known.put(m.name(), at)));
-        return NetworkRun.compute(job, computed.measured().setups(), known);
+        return NetworkRun.compute(job, computed.measured().setups(), known, progress);
     }
 
     /** The route of a traverse that the setups suggest; empty where there is none. */

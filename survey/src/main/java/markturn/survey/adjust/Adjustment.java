@@ -1,6 +1,7 @@
 package markturn.survey.adjust;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * An adjusted problem: unknowns, residuals, and what each observation was worth. A priori throughout (variance factor 1). Textbook least
@@ -58,17 +59,18 @@ public final class Adjustment {
 
     /**
      * The redundancy matrix of some observations, each divided by its standard deviation: {@code I − A Q Aᵀ}, symmetric. Its diagonal
-     * holds their redundancy numbers.
+     * holds their redundancy numbers. Of many unknowns (sparse equations) only for one observation, or for some that share their marks.
      */
     public double[][] redundancyBlock(int... some) {
-        double[][] rows = new double[some.length][];
+        RowOfPartials[] rows = new RowOfPartials[some.length];
         for (int i = 0; i < some.length; i++) {
-            rows[i] = normalised(some[i]);
+            rows[i] = new RowOfPartials();
+            rows[i].of(observations.get(some[i]), unknowns);
         }
         double[][] block = new double[some.length][some.length];
         for (int i = 0; i < some.length; i++) {
             for (int j = i; j < some.length; j++) {
-                double value = (i == j ? 1 : 0) - product(rows[i], rows[j]);
+                double value = (i == j ? 1 : 0) - product(rows[i], rows[j]) / (stdDev(some[i]) * stdDev(some[j]));
                 block[i][j] = value;
                 block[j][i] = value;
             }
@@ -76,23 +78,13 @@ public final class Adjustment {
         return block;
     }
 
-    private double[] normalised(int observation) {
-        Observed observed = observations.get(observation);
-        double[] row = new double[unknowns.length];
-        observed.partials(unknowns, (unknown, derivative) -> row[unknown] += derivative / observed.stdDev());
-        return row;
-    }
-
-    private double product(double[] one, double[] other) {
+    private double product(RowOfPartials one, RowOfPartials other) {
         double sum = 0;
-        for (int i = 0; i < one.length; i++) {
-            if (one[i] == 0) {
-                continue;
-            }
-            for (int j = 0; j < other.length; j++) {
-                if (other[j] != 0) {
-                    sum += one[i] * normal.cofactor(i, j) * other[j];
-                }
+        for (int i = 0; i < one.count(); i++) {
+            for (int j = 0; j < other.count(); j++) {
+                sum += one.partials()[i]
+                        * normal.cofactor(one.unknowns()[i], other.unknowns()[j])
+                        * other.partials()[j];
             }
         }
         return sum;
@@ -104,5 +96,37 @@ public final class Adjustment {
         double[] sum = new double[1];
         observed.partials(unknowns, (other, derivative) -> sum[0] += normal.cofactor(unknown, other) * derivative);
         return sum[0] * error / (observed.stdDev() * observed.stdDev());
+    }
+
+    /**
+     * What one fault that shows in several observations does, undetected.
+     *
+     * @param shares by observation: how much of the fault each one takes
+     */
+    public Response response(Map<Integer, Double> shares) {
+        double[] side = new double[unknowns.length];
+        shares.forEach((observation, share) -> {
+            Observed observed = observations.get(observation);
+            double weighed = share / (observed.stdDev() * observed.stdDev());
+            observed.partials(unknowns, (unknown, derivative) -> side[unknown] += weighed * derivative);
+        });
+        return new Response(side, normal.inverseTimes(side));
+    }
+
+    /**
+     * What a fault of one unit does.
+     *
+     * @param side its right side in the normal equations
+     * @param shift how far it moves each unknown
+     */
+    public record Response(double[] side, double[] shift) {
+        /** The part of this fault and another that the unknowns take up, in units of the observations' deviations, squared. */
+        public double takenUp(Response other) {
+            double sum = 0;
+            for (int i = 0; i < side.length; i++) {
+                sum += side[i] * other.shift[i];
+            }
+            return sum;
+        }
     }
 }

@@ -65,9 +65,14 @@ public final class DenseNormalEquations implements NormalEquations {
                 inverse.set(i, j, inverse.get(i, j) * scale[i] * scale[j]);
             }
         }
-        DMatrixRMaj solution = new DMatrixRMaj(size, 1);
-        CommonOps_DDRM.mult(inverse, right, solution);
-        return solution.getData().clone();
+        return inverseTimes(right.getData());
+    }
+
+    @Override
+    public double[] inverseTimes(double[] vector) {
+        DMatrixRMaj product = new DMatrixRMaj(size, 1);
+        CommonOps_DDRM.mult(inverse, DMatrixRMaj.wrap(size, 1, vector), product);
+        return product.getData();
     }
 
     @Override

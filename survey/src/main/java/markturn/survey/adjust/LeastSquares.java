@@ -9,8 +9,8 @@ import java.util.function.Supplier;
  */
 public final class LeastSquares {
     private static final int MOST_STEPS = 200;
-    /** A step smaller than this, metres, radians or as a factor, leaves an error of its square: nothing. */
-    private static final double STILL = 1e-9;
+    /** A step smaller than this, metres, radians or as a factor, is none. */
+    private static final double STILL = 1e-8;
     /** Steps smaller than this are taken whole: there rounding decides whether squares fall. */
     private static final double NEAR = 1e-4;
 
@@ -30,6 +30,7 @@ public final class LeastSquares {
             List<? extends Observed> observations, double[] start, Supplier<NormalEquations> equations)
             throws RankDefect, NotConverging {
         double[] unknowns = start.clone();
+        double before = Double.MAX_VALUE;
         for (int step = 0; step < MOST_STEPS; step++) {
             NormalEquations normal = equations.get();
             fill(observations, unknowns, normal);
@@ -42,11 +43,17 @@ public final class LeastSquares {
                 break;
             }
             unknowns = stepped(observations, unknowns, correction, largest < NEAR);
-            if (largest < STILL) {
+            if (largest < STILL || largest < NEAR && next(before, largest) < STILL) {
                 return new Adjustment(observations, unknowns, normal);
             }
+            before = largest;
         }
         throw new NotConverging();
+    }
+
+    /** What the next step would move: steps near the end shrink at least in proportion. */
+    private static double next(double before, double last) {
+        return last * last / before;
     }
 
     /** A whole step, or where that makes things worse, half of it, and again: gross contradictions must not throw it off. */

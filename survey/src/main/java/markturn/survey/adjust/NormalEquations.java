@@ -15,4 +15,7 @@ public interface NormalEquations {
 
     /** The inverse's element, after {@link #solve()}: the cofactor of two unknowns. */
     double cofactor(int row, int column);
+
+    /** The inverse times a vector, after {@link #solve()}. */
+    double[] inverseTimes(double[] vector);
 }

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import markturn.survey.adjust.Adjustment;
+import java.util.function.DoubleConsumer;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
@@ -26,14 +26,19 @@ public final class NetworkRun {
     /** The standard normal deviate that chance exceeds once in a hundred, one-sided. */
     private static final double ONE_IN_A_HUNDRED = 2.3263;
 
+    /** So many single faults are handed on. */
+    private static final int MOST_FAULTS = 10;
+
     private NetworkRun() {}
 
     /**
      * Adjusts.
      *
      * @param known positions by true name, near enough to start from
+     * @param progress is told the share that is done, 0 to 1; what it throws ends the work
      */
-    public static MeasuredNetwork compute(Job job, List<MeasuredSetup> setups, Map<String, Position> known) {
+    public static MeasuredNetwork compute(
+            Job job, List<MeasuredSetup> setups, Map<String, Position> known, DoubleConsumer progress) {
         List<Ray> rays = Rays.of(job, setups, known);
         Set<String> held = new LinkedHashSet<>();
         known.keySet().stream().filter(mark -> isHeld(job, mark)).forEach(held::add);
@@ -47,12 +52,15 @@ public final class NetworkRun {
                         "there is nothing to adjust: no mark without held coordinates is sighted");
             }
             problem.adjust();
+            SingleFaults faults = problem.faults(progress);
             return new MeasuredNetwork(
                     Optional.empty(),
                     test(problem),
                     leastConstraint(job, setups, known, rays, held),
-                    problem.marks(),
-                    problem.observations());
+                    problem.marks(faults),
+                    problem.relatives(),
+                    problem.observations(),
+                    faults.faults().stream().limit(MOST_FAULTS).toList());
         } catch (RankDefect undetermined) {
             return MeasuredNetwork.failed("its sights do not determine every mark: hold or sight one known mark more");
         } catch (NotConverging gross) {
@@ -72,9 +80,9 @@ public final class NetworkRun {
     private static Test test(Problem problem) {
         int redundancy = 0;
         double squares = 0;
-        for (Adjustment part : problem.parts()) {
-            redundancy += part.redundancy();
-            squares += part.squares();
+        for (Part part : problem.parts()) {
+            redundancy += part.adjustment().redundancy();
+            squares += part.adjustment().squares();
         }
         return redundancy < 1
                 ? new Test(redundancy, OptionalDouble.empty(), OptionalDouble.empty())

@@ -9,15 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.DoubleConsumer;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Coordinate;
-import markturn.survey.adjust.DenseNormalEquations;
 import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Distance;
 import markturn.survey.adjust.HeightDifference;
-import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
-import markturn.survey.adjust.Observed;
 import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
@@ -25,6 +23,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
+import markturn.survey.result.MeasuredNetwork.Relative;
 import markturn.survey.result.MeasuredNetwork.Worth;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Observation;
@@ -44,33 +43,9 @@ final class Problem {
     private final List<Ray> rays;
     private final Map<String, Place> places = new LinkedHashMap<>();
     private final Map<String, Integer> levels = new LinkedHashMap<>();
+    private final Map<String, Integer> nodes = new LinkedHashMap<>();
     private final Part plan = new Part();
     private final Part heights = new Part();
-
-    /** Unknowns and observations of one of the two, and what is said of each observation. */
-    private static final class Part {
-        private final List<Double> start = new ArrayList<>();
-        private final List<Observed> observations = new ArrayList<>();
-        private final List<Said> said = new ArrayList<>();
-        private Adjustment adjustment;
-
-        int unknown(double value) {
-            start.add(value);
-            return start.size() - 1;
-        }
-
-        void observe(String setup, String target, Kind kind, Observed observed) {
-            observations.add(observed);
-            said.add(new Said(setup, target, kind));
-        }
-
-        void adjust() throws RankDefect, NotConverging {
-            double[] near = start.stream().mapToDouble(Double::doubleValue).toArray();
-            adjustment = LeastSquares.adjust(observations, near, () -> new DenseNormalEquations(near.length));
-        }
-    }
-
-    private record Said(String setup, String target, Kind kind) {}
 
     Problem(Job job, List<MeasuredSetup> setups, Map<String, Position> known, List<Ray> all, Datum datum) {
         this.job = job;
@@ -112,18 +87,28 @@ final class Problem {
     }
 
     boolean isEmpty() {
-        return plan.start.isEmpty() || places.values().stream().allMatch(p -> p.north() == Place.HELD);
+        return plan.isEmpty() || places.values().stream().allMatch(p -> p.north() == Place.HELD);
     }
 
     void adjust() throws RankDefect, NotConverging {
-        plan.adjust();
-        if (!heights.start.isEmpty()) {
-            heights.adjust();
+        double[][] at = nodes.keySet().stream()
+                .map(mark -> new double[] {
+                    known.get(mark).northing(), known.get(mark).easting()
+                })
+                .toArray(double[][]::new);
+        plan.adjust(at);
+        if (!heights.isEmpty()) {
+            heights.adjust(at);
         }
     }
 
-    List<Adjustment> parts() {
-        return heights.start.isEmpty() ? List.of(plan.adjustment) : List.of(plan.adjustment, heights.adjustment);
+    /** The plan, and the elevations where there are any to find. */
+    List<Part> parts() {
+        return heights.isEmpty() ? List.of(plan) : List.of(plan, heights);
+    }
+
+    private int node(String mark) {
+        return nodes.computeIfAbsent(mark, name -> nodes.size());
     }
 
     private Place place(String mark) {
@@ -135,8 +120,8 @@ final class Problem {
             }
             boolean turns = datum.turn().filter(name::equals).isPresent();
             return new Place(
-                    turns && datum.turnNorth() ? Place.HELD : plan.unknown(north),
-                    turns && !datum.turnNorth() ? Place.HELD : plan.unknown(east),
+                    turns && datum.turnNorth() ? Place.HELD : plan.unknown(north, node(name)),
+                    turns && !datum.turnNorth() ? Place.HELD : plan.unknown(east, node(name)),
                     north,
                     east);
         });
@@ -149,35 +134,36 @@ final class Problem {
             Place from = place(ray.from());
             Place to = place(ray.to());
             if (ray.direction().isPresent()) {
-                int orientation = orientations.computeIfAbsent(ray.setup(), this::orientation);
+                int orientation = orientations.computeIfAbsent(ray.setup(), setup -> orientation(ray));
                 Direction direction =
                         new Direction(from, to, orientation, ray.direction().getAsDouble(), ray.directionStdDev());
-                plan.observe(ray.setupName(), ray.to(), Kind.DIRECTION, direction);
+                plan.observe(Part.Said.of(ray, Kind.DIRECTION), direction);
             }
             if (ray.distance().isPresent()) {
-                int scale = ray.scaled() ? scales.computeIfAbsent(ray.setup(), this::scale) : Place.HELD;
+                int scale = ray.scaled() ? scales.computeIfAbsent(ray.setup(), setup -> scale(ray)) : Place.HELD;
                 Distance distance =
                         new Distance(from, to, scale, Place.HELD, ray.distance().getAsDouble(), ray.distanceStdDev());
-                plan.observe(ray.setupName(), ray.to(), Kind.DISTANCE, distance);
+                plan.observe(Part.Said.of(ray, Kind.DISTANCE), distance);
             }
         }
     }
 
     /** A given azimuth is observed, as well as its sight was turned. */
-    private int orientation(int setup) {
-        MeasuredSetup of = setups.get(setup);
+    private int orientation(Ray ray) {
+        MeasuredSetup of = setups.get(ray.setup());
         double value = of.orientation().getAsDouble();
-        int unknown = plan.unknown(value);
+        int unknown = plan.unknown(value, node(ray.from()));
         if (datum.observed() && Rays.orientsAsGiven(of)) {
             double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), SMALLEST);
+            String target = of.setup().orientation().zero();
             plan.observe(
-                    of.name(), of.setup().orientation().zero(), Kind.DIRECTION, new Coordinate(unknown, value, stdDev));
+                    new Part.Said(null, of.name(), target, Kind.DIRECTION), new Coordinate(unknown, value, stdDev));
         }
         return unknown;
     }
 
-    private int scale(int setup) {
-        return plan.unknown(1 + setups.get(setup).scalePpm().getAsDouble() * 1e-6);
+    private int scale(Ray ray) {
+        return plan.unknown(1 + setups.get(ray.setup()).scalePpm().getAsDouble() * 1e-6, node(ray.from()));
     }
 
     /** Elevations hang together from those held or observed; what does not reach one is left out. */
@@ -201,9 +187,7 @@ final class Problem {
                 int from = level(ray.from());
                 int to = level(ray.to());
                 heights.observe(
-                        ray.setupName(),
-                        ray.to(),
-                        Kind.ELEVATION_DIFFERENCE,
+                        Part.Said.of(ray, Kind.ELEVATION_DIFFERENCE),
                         new HeightDifference(
                                 from,
                                 to,
@@ -224,7 +208,7 @@ final class Problem {
                 ? Place.HELD
                 : levels.computeIfAbsent(
                         mark,
-                        name -> heights.unknown(known.get(name).elevation().orElse(0)));
+                        name -> heights.unknown(known.get(name).elevation().orElse(0), node(name)));
     }
 
     private double elevation(String mark) {
@@ -287,41 +271,71 @@ final class Problem {
     }
 
     private static void coordinate(Part part, String mark, Kind kind, int unknown, double value, double stdDev) {
-        part.observe("", mark, kind, new Coordinate(unknown, value, Math.max(stdDev, SMALLEST)));
+        part.observe(new Part.Said(null, "", mark, kind), new Coordinate(unknown, value, Math.max(stdDev, SMALLEST)));
     }
 
-    /** Every mark that was found, in the order of the work. */
-    List<Adjusted> marks() {
+    /**
+     * Every mark that was found, in the order of the work.
+     *
+     * @param faults every single fault, tried on this problem
+     */
+    List<Adjusted> marks(SingleFaults faults) {
         List<Adjusted> marks = new ArrayList<>();
         places.forEach((name, place) -> {
             if (place.north() != Place.HELD) {
-                marks.add(new Adjusted(name, position(name, place), hidden(place)));
+                boolean levelled = heights.isAdjusted() && levels.containsKey(name);
+                marks.add(new Adjusted(
+                        name,
+                        position(name, place),
+                        faults.hiddenInPlan(name),
+                        levelled ? Optional.of(faults.hiddenInLevel(name)) : Optional.empty()));
             }
         });
         return marks;
     }
 
-    private OptionalDouble hidden(Place place) {
-        double largest = 0;
-        for (int i = 0; i < plan.said.size(); i++) {
-            OptionalDouble detectable = detectable(i);
-            double error = detectable.orElse(plan.adjustment.stdDev(i));
-            double shift = Math.hypot(
-                    plan.adjustment.effect(i, error, place.north()), plan.adjustment.effect(i, error, place.east()));
-            if (detectable.isEmpty() && shift > SMALLEST) {
-                return none();
-            }
-            largest = detectable.isEmpty() ? largest : Math.max(largest, shift);
-        }
-        return OptionalDouble.of(largest);
+    /** Every single fault, tried. */
+    SingleFaults faults(DoubleConsumer progress) {
+        return new SingleFaults(plan, heights, places, levels, progress);
     }
 
-    private OptionalDouble detectable(int observation) {
-        return worth(plan, observation).observation().detectable();
+    /** Each pair of marks between which something was sighted, at least one of them found. */
+    List<Relative> relatives() {
+        Map<Set<String>, Relative> pairs = new LinkedHashMap<>();
+        for (Ray ray : rays) {
+            if (places.get(ray.from()).north() != Place.HELD
+                    || places.get(ray.to()).north() != Place.HELD) {
+                pairs.computeIfAbsent(
+                        Set.of(ray.from(), ray.to()),
+                        pair -> new Relative(ray.from(), ray.to(), relative(ray.from(), ray.to())));
+            }
+        }
+        return List.copyOf(pairs.values());
+    }
+
+    /** The covariance of the difference of two places. */
+    private Covariance relative(String one, String other) {
+        Place from = places.get(one);
+        Place to = places.get(other);
+        return new Covariance(
+                difference(from.north(), to.north(), from.north(), to.north()),
+                difference(from.east(), to.east(), from.east(), to.east()),
+                difference(from.north(), to.north(), from.east(), to.east()));
+    }
+
+    private double difference(int one, int other, int across, int otherAcross) {
+        return covariance(one, across)
+                + covariance(other, otherAcross)
+                - covariance(one, otherAcross)
+                - covariance(other, across);
+    }
+
+    private double covariance(int one, int other) {
+        return one == Place.HELD || other == Place.HELD ? 0 : plan.adjustment().covariance(one, other);
     }
 
     private Position position(String name, Place place) {
-        Adjustment in = plan.adjustment;
+        Adjustment in = plan.adjustment();
         Integer level = levels.get(name);
         boolean levelled = level != null;
         boolean heldLevel = datum.elevations().contains(name);
@@ -329,22 +343,22 @@ final class Problem {
                 origin.northing() + in.unknown(place.north()),
                 origin.easting() + in.unknown(place.east()),
                 levelled
-                        ? OptionalDouble.of(heights.adjustment.unknown(level))
+                        ? OptionalDouble.of(heights.adjustment().unknown(level))
                         : heldLevel ? known.get(name).elevation() : none(),
                 new Covariance(
                         in.covariance(place.north(), place.north()),
                         in.covariance(place.east(), place.east()),
                         in.covariance(place.north(), place.east())),
                 levelled
-                        ? OptionalDouble.of(heights.adjustment.covariance(level, level))
+                        ? OptionalDouble.of(heights.adjustment().covariance(level, level))
                         : heldLevel ? OptionalDouble.of(0) : none());
     }
 
     /** What each observation was worth. */
     List<Worth> observations() {
         List<Worth> all = new ArrayList<>();
-        for (Part part : List.of(plan, heights)) {
-            for (int i = 0; i < part.said.size() && part.adjustment != null; i++) {
+        for (Part part : parts()) {
+            for (int i = 0; i < part.said().size(); i++) {
                 all.add(worth(part, i));
             }
         }
@@ -352,15 +366,15 @@ final class Problem {
     }
 
     private static Worth worth(Part part, int observation) {
-        Said said = part.said.get(observation);
+        Part.Said said = part.said().get(observation);
         return new Worth(
                 said.setup(),
                 new Observation(
                         said.target(),
                         said.kind(),
-                        part.adjustment.residual(observation),
-                        part.adjustment.stdDev(observation),
-                        OptionalDouble.of(part.adjustment.redundancyBlock(observation)[0][0]),
+                        part.adjustment().residual(observation),
+                        part.adjustment().stdDev(observation),
+                        OptionalDouble.of(part.redundancy(observation)),
                         true));
     }
 }

@@ -15,6 +15,8 @@ record Ray(
         String setupName,
         String from,
         String to,
+        String instrument,
+        String reflector,
         OptionalDouble direction,
         double directionStdDev,
         OptionalDouble distance,

@@ -56,6 +56,8 @@ final class Rays {
                 setup.name(),
                 job.trueName(setup.setup().station()),
                 job.trueName(sets.target()),
+                setup.setup().instrument(),
+                reflector.name(),
                 direction,
                 direction.isPresent() ? Math.sqrt(weights.direction(sets.count(), reflector, length)) : 0,
                 distance,

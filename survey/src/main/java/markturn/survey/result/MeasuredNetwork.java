@@ -14,13 +14,17 @@ import java.util.OptionalDouble;
  *     where the control is no more than that
  * @param marks every mark it found a place for, with its precision
  * @param observations what each observation was worth, in the order of the work
+ * @param relatives one for each pair of marks between which something was sighted
+ * @param faults the single faults that would explain the residuals best, that first
  */
 public record MeasuredNetwork(
         Optional<String> why,
         Test test,
         Optional<Test> leastConstraint,
         List<Adjusted> marks,
-        List<Worth> observations) {
+        List<Relative> relatives,
+        List<Worth> observations,
+        List<SingleFault> faults) {
     /** The name of its run, where coordinates are adopted from it. */
     public static final String RUN = "network";
 
@@ -43,10 +47,27 @@ public record MeasuredNetwork(
     /**
      * A mark's adjusted place.
      *
-     * @param hidden the farthest it can have been shifted in plan by one wrong direction, distance or observed coordinate that its test
-     *     would let pass, metres; empty where nothing would show it. W. Baarda's external reliability, one observation at a time.
+     * @param plan the farthest it can have been shifted in plan by one fault that its test would let pass
+     * @param level the same of its elevation; empty without one
      */
-    public record Adjusted(String name, Position position, OptionalDouble hidden) {}
+    public record Adjusted(String name, Position position, Hidden plan, Optional<Hidden> level) {}
+
+    /**
+     * The worst hidden error: W. Baarda's external reliability, over every single fault that is tried.
+     *
+     * @param shift the farthest by a fault that some residual would show if it were larger, metres
+     * @param by the fault that could do it; empty where none moves the mark
+     * @param unseen a fault that moves it and that nothing would show, however large; empty where there is none
+     */
+    public record Hidden(double shift, Optional<SingleFault.What> by, Optional<SingleFault.What> unseen) {
+        /** The worst of all; empty where it has no limit. */
+        public OptionalDouble worst() {
+            return unseen.isPresent() ? OptionalDouble.empty() : OptionalDouble.of(shift);
+        }
+    }
+
+    /** Two marks that sight each other, at least one of them found, and how well they lie to each other in plan. */
+    public record Relative(String one, String other, Covariance plan) {}
 
     /** An observation and the setup it was made from; empty for coordinates. */
     public record Worth(String setup, Observation observation) {}
@@ -64,6 +85,7 @@ public record MeasuredNetwork(
 
     /** Where nothing could be adjusted. */
     public static MeasuredNetwork failed(String why) {
-        return new MeasuredNetwork(Optional.of(why), Test.NONE, Optional.empty(), List.of(), List.of());
+        return new MeasuredNetwork(
+                Optional.of(why), Test.NONE, Optional.empty(), List.of(), List.of(), List.of(), List.of());
     }
 }

@@ -47,7 +47,7 @@ class PracticeDayTest {
 
     private static void begin(Page page) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
-                .click();
+                .press("Enter");
         page.waitForURL("**/turning/**");
     }
 

@@ -104,7 +104,7 @@ class ResectionReviewTest {
             page.locator("[name='back-" + row + "-height']").fill("1.500");
         }
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
-                .click();
+                .press("Enter");
         page.waitForURL("**/turning/**");
         page.locator("#take").click();
         assertThat(page.locator("tr.ink")).hasCount(1);

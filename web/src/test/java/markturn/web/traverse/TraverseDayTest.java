@@ -39,7 +39,7 @@ class TraverseDayTest {
 
     private static void turn(Page page, int readings) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
-                .click();
+                .press("Enter");
         page.waitForURL("**/turning/**");
         page.locator("#take-all").click();
         assertThat(page.locator("tr.ink")).hasCount(readings);

@@ -85,7 +85,7 @@ class FirstDayTest {
             page.locator("[name='fore-0-height']").fill("1.500");
         }
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
-                .click();
+                .press("Enter");
         assertThat(page.locator("#sentence")).containsText("Face LEFT. Sight B. Prism 1.500.");
     }
 
@@ -329,7 +329,7 @@ class FirstDayTest {
         page.locator("#height").fill("0");
         page.locator("[name='back-0']").fill("A");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
-                .click();
+                .press("Enter");
         assertThat(page.locator("#fault-height")).containsText("0: expected the height of the instrument");
         assertThat(page.locator("#fault-station")).containsText("sight another mark");
         page.locator("#height").fill("1.44");

@@ -1,0 +1,296 @@
+package markturn.survey.adjust;
+
+import java.util.Arrays;
+
+/**
+ * Normal equations for many unknowns of which each meets few others: a multifrontal Cholesky factor along the tree of a
+ * {@link Dissection} (I. S. Duff and J. K. Reid, 1983). Each part has a small dense matrix of its own, its front. Of the inverse only the
+ * elements are computed that lie in a front, from the top of the tree down (K. Takahashi and others, 1973, in blocks); every element that
+ * an observation or a mark's ellipse needs is among them. The equations are scaled to a unit diagonal, so that metres and radians count
+ * alike when it is asked whether they are determined.
+ */
+public final class SparseNormalEquations implements NormalEquations {
+    private final Dissection dissection;
+    private final Rows rows;
+    private final double[] right;
+    private final double[] scale;
+    private final double[][] factor;
+    private double[][] inverse;
+
+    /** The rows of the observations, as they came, in a list for each part: that of the unknown which is eliminated first. */
+    private static final class Rows {
+        private static final int ROOM = 1024;
+        private final int[] last;
+        private int[] before = new int[ROOM];
+        private int[] begin = new int[ROOM + 1];
+        private int[] unknowns = new int[4 * ROOM];
+        private double[] values = new double[4 * ROOM];
+        private int count;
+
+        Rows(int parts) {
+            last = new int[parts];
+            Arrays.fill(last, -1);
+        }
+
+        void add(int part, int[] positions, double[] partials, int many, double root) {
+            if (count + 1 == before.length) {
+                before = Arrays.copyOf(before, 2 * before.length);
+                begin = Arrays.copyOf(begin, before.length + 1);
+            }
+            int at = begin[count];
+            if (at + many > unknowns.length) {
+                unknowns = Arrays.copyOf(unknowns, 2 * unknowns.length);
+                values = Arrays.copyOf(values, unknowns.length);
+            }
+            for (int i = 0; i < many; i++) {
+                unknowns[at + i] = positions[i];
+                values[at + i] = root * partials[i];
+            }
+            begin[count + 1] = at + many;
+            before[count] = last[part];
+            last[part] = count++;
+        }
+    }
+
+    public SparseNormalEquations(Dissection dissection) {
+        this.dissection = dissection;
+        this.rows = new Rows(dissection.parts().size());
+        this.right = new double[dissection.size()];
+        this.scale = new double[dissection.size()];
+        this.factor = new double[dissection.parts().size()][];
+    }
+
+    @Override
+    public void add(int[] unknowns, double[] partials, int count, double weight, double misclosure) {
+        int[] positions = new int[count];
+        int earliest = Integer.MAX_VALUE;
+        for (int i = 0; i < count; i++) {
+            positions[i] = dissection.position(unknowns[i]);
+            right[positions[i]] += weight * partials[i] * misclosure;
+            scale[positions[i]] += weight * partials[i] * partials[i];
+            earliest = Math.min(earliest, positions[i]);
+        }
+        if (count > 0) {
+            rows.add(dissection.partAt(earliest).number(), positions, partials, count, Math.sqrt(weight));
+        }
+    }
+
+    @Override
+    public double[] solve() throws RankDefect {
+        for (int i = 0; i < scale.length; i++) {
+            if (!(scale[i] > 0) || Double.isInfinite(scale[i])) {
+                throw new RankDefect("an unknown is not observed");
+            }
+            scale[i] = 1 / Math.sqrt(scale[i]);
+        }
+        double[][] left = new double[factor.length][];
+        for (Dissection.Part part : dissection.parts()) {
+            eliminate(part, left);
+        }
+        return inPlace(right.clone());
+    }
+
+    /** What the parts under it left, and its own observations, make its front; what it leaves goes to the part above. */
+    private void eliminate(Dissection.Part part, double[][] left) throws RankDefect {
+        int size = part.size();
+        int pivots = part.pivots();
+        double[] front = new double[size * size];
+        assemble(part, front);
+        for (Dissection.Part under : part.under()) {
+            collect(part, front, under, left[under.number()]);
+            left[under.number()] = null;
+        }
+        DenseRows.eliminate(front, size, pivots);
+        factor[part.number()] = Arrays.copyOf(front, pivots * size);
+        int outside = size - pivots;
+        double[] rest = new double[outside * outside];
+        for (int i = 0; i < outside; i++) {
+            System.arraycopy(front, (pivots + i) * size + pivots + i, rest, i * outside + i, outside - i);
+        }
+        left[part.number()] = rest;
+    }
+
+    private void assemble(Dissection.Part part, double[] front) {
+        int size = part.size();
+        for (int row = rows.last[part.number()]; row >= 0; row = rows.before[row]) {
+            int begin = rows.begin[row];
+            int end = rows.begin[row + 1];
+            int[] index = new int[end - begin];
+            double[] value = new double[end - begin];
+            for (int i = begin; i < end; i++) {
+                index[i - begin] = part.indexOf(rows.unknowns[i]);
+                value[i - begin] = rows.values[i] * scale[rows.unknowns[i]];
+            }
+            for (int i = 0; i < index.length; i++) {
+                for (int j = 0; j < index.length; j++) {
+                    if (index[i] <= index[j]) {
+                        front[index[i] * size + index[j]] += value[i] * value[j];
+                    }
+                }
+            }
+        }
+    }
+
+    private static void collect(Dissection.Part part, double[] front, Dissection.Part under, double[] left) {
+        int size = part.size();
+        int[] index = indices(part, under);
+        for (int i = 0; i < index.length; i++) {
+            int from = i * index.length;
+            int to = index[i] * size;
+            for (int j = i; j < index.length; j++) {
+                front[to + index[j]] += left[from + j];
+            }
+        }
+    }
+
+    /** Where the boundary of a part lies in the front of the part above it; ascending as it is. */
+    private static int[] indices(Dissection.Part part, Dissection.Part under) {
+        int[] index = new int[under.boundary().length];
+        for (int i = 0; i < index.length; i++) {
+            index[i] = part.indexOf(under.boundary()[i]);
+        }
+        return index;
+    }
+
+    @Override
+    public double[] inverseTimes(double[] vector) {
+        double[] ordered = new double[vector.length];
+        for (int unknown = 0; unknown < vector.length; unknown++) {
+            ordered[dissection.position(unknown)] = vector[unknown];
+        }
+        return inPlace(ordered);
+    }
+
+    private double[] inPlace(double[] ordered) {
+        for (int i = 0; i < ordered.length; i++) {
+            ordered[i] *= scale[i];
+        }
+        dissection.parts().forEach(part -> forward(part, ordered));
+        for (int number = factor.length - 1; number >= 0; number--) {
+            backward(dissection.parts().get(number), ordered);
+        }
+        double[] answer = new double[ordered.length];
+        for (int unknown = 0; unknown < answer.length; unknown++) {
+            int position = dissection.position(unknown);
+            answer[unknown] = ordered[position] * scale[position];
+        }
+        return answer;
+    }
+
+    private void forward(Dissection.Part part, double[] x) {
+        double[] r = factor[part.number()];
+        int size = part.size();
+        for (int i = 0; i < part.pivots(); i++) {
+            double value = x[part.first() + i] / r[i * size + i];
+            x[part.first() + i] = value;
+            if (value != 0) {
+                for (int j = i + 1; j < part.pivots(); j++) {
+                    x[part.first() + j] -= r[i * size + j] * value;
+                }
+                for (int j = part.pivots(); j < size; j++) {
+                    x[part.boundary()[j - part.pivots()]] -= r[i * size + j] * value;
+                }
+            }
+        }
+    }
+
+    private void backward(Dissection.Part part, double[] x) {
+        double[] r = factor[part.number()];
+        int size = part.size();
+        for (int i = part.pivots() - 1; i >= 0; i--) {
+            double value = x[part.first() + i];
+            for (int j = i + 1; j < part.pivots(); j++) {
+                value -= r[i * size + j] * x[part.first() + j];
+            }
+            for (int j = part.pivots(); j < size; j++) {
+                value -= r[i * size + j] * x[part.boundary()[j - part.pivots()]];
+            }
+            x[part.first() + i] = value / r[i * size + i];
+        }
+    }
+
+    /**
+     * The inverse's element, where two unknowns meet in a front.
+     *
+     * @throws IllegalArgumentException for two unknowns that no elimination brought together: {@link #inverseTimes} has those
+     */
+    @Override
+    public double cofactor(int row, int column) {
+        if (inverse == null) {
+            inverse = new double[factor.length][];
+            for (int number = factor.length - 1; number >= 0; number--) {
+                Dissection.Part part = dissection.parts().get(number);
+                if (part.boundary().length == 0) {
+                    invert(part, new double[0]);
+                }
+            }
+        }
+        int one = Math.min(dissection.position(row), dissection.position(column));
+        int other = Math.max(dissection.position(row), dissection.position(column));
+        Dissection.Part part = dissection.partAt(one);
+        int index = part.indexOf(other);
+        if (index < 0) {
+            throw new IllegalArgumentException("unknowns " + row + " and " + column + " never meet");
+        }
+        return inverse[part.number()][(one - part.first()) * part.size() + index] * scale[one] * scale[other];
+    }
+
+    /**
+     * With the factor's rows {@code R = [R₁ R₂]} of a part and the inverse of its boundary: {@code Z₁₂ = −R₁⁻¹ R₂ Z₂₂} and
+     * {@code Z₁₁ = R₁⁻¹ R₁⁻ᵀ − Z₁₂ (R₁⁻¹ R₂)ᵀ}. Then the parts under it, with what of this is their boundary.
+     */
+    private void invert(Dissection.Part part, double[] ofBoundary) {
+        int pivots = part.pivots();
+        int size = part.size();
+        int outside = size - pivots;
+        double[] r = factor[part.number()];
+        double[] solved = new double[pivots * size];
+        for (int i = 0; i < pivots; i++) {
+            System.arraycopy(r, i * size + pivots, solved, i * size, outside);
+            solved[i * size + outside + i] = 1;
+        }
+        DenseRows.backward(r, size, pivots, solved, size);
+        double[] whole = new double[size * size];
+        double[] rightPart = new double[pivots * outside];
+        DenseRows.takeProduct(rightPart, outside, solved, size, ofBoundary, pivots, outside, outside);
+        for (int i = 0; i < pivots; i++) {
+            System.arraycopy(rightPart, i * outside, whole, i * size + pivots, outside);
+            for (int j = 0; j < outside; j++) {
+                whole[(pivots + j) * size + i] = rightPart[i * outside + j];
+            }
+        }
+        for (int i = 0; i < pivots; i++) {
+            for (int j = i; j < pivots; j++) {
+                double own = dot(solved, i * size + outside, solved, j * size + outside, j, pivots);
+                double value = own - dot(rightPart, i * outside, solved, j * size, 0, outside);
+                whole[i * size + j] = value;
+                whole[j * size + i] = value;
+            }
+        }
+        for (int i = 0; i < outside; i++) {
+            System.arraycopy(ofBoundary, i * outside, whole, (pivots + i) * size + pivots, outside);
+        }
+        inverse[part.number()] = Arrays.copyOf(whole, pivots * size);
+        for (Dissection.Part under : part.under()) {
+            int[] index = indices(part, under);
+            double[] its = new double[index.length * index.length];
+            for (int i = 0; i < index.length; i++) {
+                for (int j = 0; j < index.length; j++) {
+                    its[i * index.length + j] = whole[index[i] * size + index[j]];
+                }
+            }
+            invert(under, its);
+        }
+    }
+
+    private static double dot(double[] one, int first, double[] other, int second, int begin, int end) {
+        double even = 0;
+        double odd = 0;
+        int i = begin;
+        for (; i + 1 < end; i += 2) {
+            even += one[first + i] * other[second + i];
+            odd += one[first + i + 1] * other[second + i + 1];
+        }
+        return i < end ? even + odd + one[first + i] * other[second + i] : even + odd;
+    }
+}

@@ -1,0 +1,77 @@
+package markturn.survey.network;
+
+import java.util.ArrayList;
+import java.util.List;
+import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.Dissection;
+import markturn.survey.adjust.LeastSquares;
+import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.Observed;
+import markturn.survey.adjust.RankDefect;
+import markturn.survey.adjust.SparseNormalEquations;
+import markturn.survey.result.Observation.Kind;
+
+/** The plan or the elevations of a network: unknowns and observations, and what is said of each observation. */
+final class Part {
+    private final List<Double> start = new ArrayList<>();
+    private final List<Integer> nodeOf = new ArrayList<>();
+    private final List<Observed> observations = new ArrayList<>();
+    private final List<Said> said = new ArrayList<>();
+    private Adjustment adjustment;
+
+    /**
+     * What an observation is of.
+     *
+     * @param ray what it was sighted by; null for a coordinate
+     * @param setup empty for a mark's coordinate
+     */
+    record Said(Ray ray, String setup, String target, Kind kind) {
+        static Said of(Ray ray, Kind kind) {
+            return new Said(ray, ray.setupName(), ray.to(), kind);
+        }
+    }
+
+    int unknown(double value, int node) {
+        start.add(value);
+        nodeOf.add(node);
+        return start.size() - 1;
+    }
+
+    void observe(Said of, Observed observed) {
+        observations.add(observed);
+        said.add(of);
+    }
+
+    boolean isEmpty() {
+        return start.isEmpty();
+    }
+
+    /** What each observation is of, in the order in which they were observed. */
+    List<Said> said() {
+        return said;
+    }
+
+    Adjustment adjustment() {
+        return adjustment;
+    }
+
+    boolean isAdjusted() {
+        return adjustment != null;
+    }
+
+    /**
+     * Adjusts.
+     *
+     * @param places northing and easting of each node that unknowns were given
+     */
+    void adjust(double[][] places) throws RankDefect, NotConverging {
+        double[] near = start.stream().mapToDouble(Double::doubleValue).toArray();
+        int[] nodes = nodeOf.stream().mapToInt(Integer::intValue).toArray();
+        Dissection dissection = Dissection.of(places, nodes, observations, near);
+        adjustment = LeastSquares.adjust(observations, near, () -> new SparseNormalEquations(dissection));
+    }
+
+    double redundancy(int observation) {
+        return adjustment.redundancyBlock(observation)[0][0];
+    }
+}

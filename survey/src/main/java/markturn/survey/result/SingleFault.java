@@ -1,0 +1,57 @@
+package markturn.survey.result;
+
+/**
+ * One thing that may be wrong in a network, and how well it would explain the residuals. Likelihood of one hypothesis against none, after
+ * W. Baarda; a fault in two coordinates with two degrees of freedom.
+ *
+ * @param size what it would have to be to explain the residuals best, metres, or radians for a direction
+ * @param timesLimit the root of its test by the root of what chance exceeds once in a thousand: above 1 is no chance
+ */
+public record SingleFault(What what, double size, double timesLimit) {
+    /** The kinds of single faults that are tried. */
+    public enum Kind {
+        DIRECTION("direction"),
+        DISTANCE("distance"),
+        HEIGHT_DIFFERENCE("height difference"),
+        COORDINATES("observed coordinates"),
+        CONSTANT("reflector constant"),
+        INSTRUMENT_CENTRING("centring of the instrument"),
+        TARGET_CENTRING("centring of the target"),
+        INSTRUMENT_HEIGHT("instrument height"),
+        CONTROL_MARK("control mark"),
+        CONTROL_ELEVATION("control mark's elevation");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        public boolean angular() {
+            return this == DIRECTION;
+        }
+    }
+
+    /**
+     * Where a fault would be.
+     *
+     * @param setup empty where it is not of one setup
+     * @param mark a mark or, for a constant, a reflector; empty where it is of all targets
+     */
+    public record What(Kind kind, String setup, String mark) {
+        /** As a sentence goes on: "direction from S1 to T2". */
+        public String words() {
+            String from = setup.isEmpty() ? "" : (mark.isEmpty() ? " at " : " from ") + setup;
+            return kind.words() + from + (mark.isEmpty() ? "" : (setup.isEmpty() ? " of " : " to ") + mark);
+        }
+    }
+
+    /** Whether chance does not explain it. */
+    public boolean isNoChance() {
+        return timesLimit > 1;
+    }
+}
