@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +22,9 @@ import org.springframework.context.ApplicationContext;
  * {@code @ExtendWith(House.class)} and takes a {@code House} as parameter.
  */
 public final class House implements BeforeAllCallback, ParameterResolver {
+    /** Milliseconds: a machine that is busy with something else must not fail a test. */
+    private static final double PATIENCE = 60_000;
+
     private static House started;
 
     private final ServletWebServerApplicationContext application;
@@ -61,6 +65,7 @@ public final class House implements BeforeAllCallback, ParameterResolver {
                                     "--disable-component-update",
                                     "--disable-sync",
                                     "--no-first-run")));
+            PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE / 2);
             started = new House(context, chromium);
             Runtime.getRuntime().addShutdownHook(new Thread(() -> {
                 playwright.close();
@@ -97,7 +102,7 @@ public final class House implements BeforeAllCallback, ParameterResolver {
                 .setBaseURL(address())
                 .setViewportSize(1280, 800)
                 .setAcceptDownloads(true));
-        context.setDefaultTimeout(15000);
+        context.setDefaultTimeout(PATIENCE);
         return context.newPage();
     }
 

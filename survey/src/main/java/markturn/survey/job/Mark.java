@@ -75,4 +75,9 @@ public record Mark(
     public Mark withSameAs(Optional<String> of) {
         return new Mark(name, kind, given, stdDev, source, found, code, of);
     }
+
+    /** With given coordinates that are observed as well as this, or held. */
+    public Mark withStdDev(Optional<Deviations> of) {
+        return new Mark(name, kind, given, of, source, found, code, sameAs);
+    }
 }

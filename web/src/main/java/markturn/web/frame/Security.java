@@ -47,7 +47,7 @@ class Security {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, BOOKING)
                         .hasRole(People.SURVEYOR)
-                        .requestMatchers(HttpMethod.POST, "/job/*/traverse/adopt")
+                        .requestMatchers(HttpMethod.POST, "/job/*/traverse/adopt", "/job/*/network/adopt")
                         .hasRole(People.REVIEWER)
                         .anyRequest()
                         .authenticated())

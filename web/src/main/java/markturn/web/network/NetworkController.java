@@ -2,35 +2,74 @@ package markturn.web.network;
 
 import java.security.Principal;
 import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import markturn.survey.Survey;
+import java.util.TreeSet;
+import markturn.formats.Pieces;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Finding;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Mark;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredNetwork.Test;
 import markturn.survey.result.MeasuredNetwork.Worth;
+import markturn.survey.result.Moved;
 import markturn.survey.result.Observation;
+import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Display;
+import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import tools.jackson.databind.node.ObjectNode;
 
-/** The network of a job: its tests, its marks, its residuals by size. It changes nothing. */
+/** The network of a job: its tests, its marks, its residuals by size; its control switched, its coordinates adopted. */
 @Controller
 class NetworkController {
-    private final FieldBook fieldBook;
+    /** Metres. */
+    private static final double SMALLEST_DEVIATION = 1e-4;
 
-    NetworkController(FieldBook fieldBook) {
+    /** Metres. */
+    private static final double MOST_DEVIATION = 10;
+
+    private static final int SEEN_FAULTS = 5;
+
+    private final FieldBook fieldBook;
+    private final NetworkRuns runs;
+    private final People people;
+
+    NetworkController(FieldBook fieldBook, NetworkRuns runs, People people) {
         this.fieldBook = fieldBook;
+        this.runs = runs;
+        this.people = people;
     }
 
     /** A mark as the page shows it. */
-    public record MarkRow(Adjusted mark, String ellipse, String hidden) {}
+    public record MarkRow(Adjusted mark, String ellipse, String hidden, String hiddenLevel) {}
+
+    /** Two marks as the page shows them. */
+    public record PairRow(String marks, String length, String ellipse) {}
+
+    /** A single fault as the page shows it. */
+    public record FaultRow(String what, String size, String times, boolean out) {}
+
+    /** A control mark and whether it is observed. */
+    public record ControlRow(String name, boolean observed) {}
 
     /** An observation as the page shows it: sizes and a plain reading. */
     public record SightRow(
@@ -44,34 +83,205 @@ class NetworkController {
             boolean out) {}
 
     @GetMapping("/job/{id}/network")
-    String page(@PathVariable String id, Model model, Principal who) {
+    String page(
+            @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Model model, Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Close");
-        Words words = new Words(book.job().units());
-        MeasuredNetwork network = Survey.network(book.result());
-        model.addAttribute("network", network);
-        if (network.why().isEmpty()) {
-            model.addAttribute(
-                    "alone",
-                    network.leastConstraint()
-                            .map(NetworkController::verdict)
-                            .orElse(
-                                    "the control is no more than holds the figure in place: there is nothing more to compare"));
-            model.addAttribute("onControl", verdict(network.test()));
-            model.addAttribute("next", next(network));
-            model.addAttribute("drawing", NetworkDrawing.of(book.result(), network, words));
-            model.addAttribute(
-                    "marks", network.marks().stream().map(m -> row(m, words)).toList());
-            model.addAttribute(
-                    "sights",
-                    network.observations().stream()
-                            .sorted(Comparator.comparingDouble(
-                                            (Worth w) -> w.observation().size())
-                                    .reversed())
-                            .map(w -> row(w, words))
-                            .toList());
+        Form form = new Form(asked.toSingleValueMap(), book.job().units());
+        ControlSwitch control = switched(book, form, asked);
+        model.addAttribute("faults", form.faults());
+        return page(book, control, Map.of(), model);
+    }
+
+    /** What the page was asked for: each control mark held or observed. Without a question, as it is booked. */
+    private static ControlSwitch switched(Book book, MultiValueMap<String, String> asked) {
+        return switched(book, new Form(asked.toSingleValueMap(), book.job().units()), asked);
+    }
+
+    private static ControlSwitch switched(Book book, Form form, MultiValueMap<String, String> asked) {
+        if (!asked.containsKey("deviation")) {
+            return ControlSwitch.of(book.job());
         }
+        double stdDev = ControlSwitch.or(
+                form.length("deviation", SMALLEST_DEVIATION, MOST_DEVIATION, "how well control is known"));
+        return new ControlSwitch(new TreeSet<>(asked.getOrDefault("observed", List.of())), stdDev);
+    }
+
+    private static NetworkRuns.Asked asked(Book book, ControlSwitch control) {
+        return new NetworkRuns.Asked(
+                book.jobId(), book.revision(), control.equals(ControlSwitch.of(book.job())) ? "" : control.toString());
+    }
+
+    private String page(Book book, ControlSwitch control, Map<String, String> typed, Model model) {
+        JobPage.frame(model, book, "Close");
+        model.addAttribute("key", Payload.key());
+        model.addAttribute("typed", typed);
+        model.addAttribute("switched", !control.changed(book.job()).isEmpty());
+        model.addAttribute("deviation", new Display(book.job().units()).length(control.stdDev()));
+        model.addAttribute(
+                "control",
+                ControlSwitch.control(book.job()).stream()
+                        .map(m -> new ControlRow(m.name(), control.observed().contains(m.name())))
+                        .toList());
+        Optional<NetworkRuns.Done> done = runs.soon(asked(book, control), control.on(book.job()));
+        if (done.isEmpty()) {
+            model.addAttribute(
+                    "share",
+                    runs.known(asked(book, control)).map(NetworkRuns.Run::share).orElse(0.0));
+            return "network/under-way";
+        }
+        show(book, done.get(), model);
         return "network/page";
+    }
+
+    private static void show(Book book, NetworkRuns.Done done, Model model) {
+        Words words = new Words(book.job().units());
+        MeasuredNetwork network = done.network();
+        model.addAttribute("network", network);
+        model.addAttribute(
+                "openStops",
+                book.result().findings().stream().filter(Finding::isOpenStop).count());
+        if (network.why().isPresent()) {
+            return;
+        }
+        model.addAttribute(
+                "alone",
+                network.leastConstraint()
+                        .map(NetworkController::verdict)
+                        .orElse(
+                                "the control is no more than holds the figure in place: there is nothing more to compare"));
+        model.addAttribute("onControl", verdict(network.test()));
+        model.addAttribute("next", next(network));
+        model.addAttribute("drawing", NetworkDrawing.of(done.result(), network, words));
+        model.addAttribute(
+                "marks", network.marks().stream().map(m -> row(m, words)).toList());
+        model.addAttribute("pairs", pairs(done.result(), network, words));
+        model.addAttribute(
+                "singleFaults",
+                network.faults().stream()
+                        .limit(SEEN_FAULTS)
+                        .map(f -> new FaultRow(
+                                f.what().words(),
+                                f.what().kind().angular() ? words.small(f.size()) : words.difference(f.size()),
+                                Words.number(f.timesLimit(), 2),
+                                f.isNoChance()))
+                        .toList());
+        model.addAttribute(
+                "sights",
+                network.observations().stream()
+                        .sorted(Comparator.comparingDouble(
+                                        (Worth w) -> w.observation().size())
+                                .reversed())
+                        .map(w -> row(w, words))
+                        .toList());
+    }
+
+    /** Pairs of marks that are not only detail: how well they lie to each other, the longest arrow first. */
+    private static List<PairRow> pairs(SurveyResult result, MeasuredNetwork network, Words words) {
+        return network.relatives().stream()
+                .filter(pair -> !isLocated(result, pair.one()) && !isLocated(result, pair.other()))
+                .sorted(Comparator.comparingDouble((MeasuredNetwork.Relative pair) ->
+                                pair.plan().ellipse().semiMajor())
+                        .reversed())
+                .map(pair -> new PairRow(
+                        pair.one() + " – " + pair.other(),
+                        NetworkDrawing.between(result, network, pair).stream()
+                                .mapToObj(words::line)
+                                .findFirst()
+                                .orElse(""),
+                        ellipse(pair.plan(), words)))
+                .toList();
+    }
+
+    private static boolean isLocated(SurveyResult result, String mark) {
+        return result.job()
+                .mark(mark)
+                .filter(m -> m.kind() == Mark.Kind.LOCATED)
+                .isPresent();
+    }
+
+    private static String ellipse(Covariance plan, Words words) {
+        Covariance.Ellipse ellipse = plan.ellipse();
+        return words.difference(ellipse.semiMajor()) + " × " + words.difference(ellipse.semiMinor());
+    }
+
+    /** How far the work is, for the page that waits. */
+    @GetMapping("/job/{id}/network/progress")
+    @ResponseBody
+    Map<String, Object> progress(
+            @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Optional<NetworkRuns.Run> run = runs.known(asked(book, switched(book, asked)));
+        return Map.of(
+                "share", run.map(NetworkRuns.Run::share).orElse(1.0),
+                "done", run.map(NetworkRuns.Run::isDone).orElse(true));
+    }
+
+    /** Ends a long adjustment. */
+    @PostMapping("/job/{id}/network/cancel")
+    String cancel(@PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        runs.cancel(asked(book, switched(book, asked)));
+        return "redirect:/job/" + id + "/traverse";
+    }
+
+    /** Books the control as it is switched: each mark that changes is noted anew, with the reason. */
+    @PostMapping("/job/{id}/network/control")
+    String control(
+            @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        ControlSwitch control = switched(book, asked);
+        Map<String, String> typed = asked.toSingleValueMap();
+        if (new Form(typed, book.job().units()).isEmpty("reason")) {
+            model.addAttribute("message", "Holding or observing control is a decision: it needs a reason.");
+            return page(book, control, typed, model);
+        }
+        Pieces pieces = new Pieces(book.job().units());
+        List<Mark> changed = control.changed(book.job());
+        for (Mark mark : changed) {
+            fieldBook.add(
+                    id,
+                    typed.get("key") + changed.indexOf(mark),
+                    who.getName(),
+                    EntryKind.MARK_NOTED,
+                    Payload.noted(pieces.write(mark), typed.get("reason")));
+        }
+        return "redirect:/job/" + id + "/network";
+    }
+
+    /** Adopts the coordinates of new control: first shows what moves, then with {@code confirm} books it. */
+    @PostMapping("/job/{id}/network/adopt")
+    String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        ControlSwitch control = ControlSwitch.of(book.job());
+        Form form = new Form(typed, book.job().units());
+        NetworkRuns.Done done = runs.soon(asked(book, control), book.job())
+                .filter(d -> d.network().why().isEmpty())
+                .orElseThrow(NotHere::new);
+        if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {
+            model.addAttribute(
+                    "message", "A stop is open in this job: it must be answered before anything is adopted.");
+            return page(book, control, typed, model);
+        }
+        if (form.isEmpty("reason")) {
+            model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
+            return page(book, control, typed, model);
+        }
+        Adoption adoption = new Adoption(MeasuredNetwork.RUN, Map.of("run", MeasuredNetwork.RUN));
+        done.network().marks().stream()
+                .filter(m -> !isLocated(done.result(), m.name())
+                        && book.job().mark(m.name()).flatMap(Mark::given).isEmpty())
+                .forEach(m -> adoption.take(m.name(), m.position()));
+        ObjectNode payload =
+                adoption.payload(book, form.text("reason"), who.getName(), people.shownName(who.getName()));
+        if (form.isEmpty("confirm")) {
+            Book after = fieldBook.preview(book, who.getName(), EntryKind.ADOPT, payload);
+            model.addAttribute(
+                    "moved",
+                    Moved.between(book.result().measured(), after.result().measured()));
+            return page(book, control, typed, model);
+        }
+        fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.ADOPT, payload);
+        return "redirect:/job/" + id + "/point";
     }
 
     private static String verdict(Test test) {
@@ -111,12 +321,21 @@ class NetworkController {
     }
 
     private static MarkRow row(Adjusted mark, Words words) {
-        OptionalDouble hidden = mark.hidden();
-        Covariance.Ellipse ellipse = mark.position().plan().ellipse();
         return new MarkRow(
                 mark,
-                words.difference(ellipse.semiMajor()) + " × " + words.difference(ellipse.semiMinor()),
-                hidden.isPresent() ? words.difference(hidden.getAsDouble()) : "any size: one sight is unchecked");
+                ellipse(mark.position().plan(), words),
+                hidden(mark.plan(), words),
+                mark.level().map(level -> hidden(level, words)).orElse(""));
+    }
+
+    /** How far a mark may be off without anybody seeing it, and by what. */
+    private static String hidden(MeasuredNetwork.Hidden hidden, Words words) {
+        String shown = hidden.by()
+                .map(what -> words.difference(hidden.shift()) + ": " + what.words())
+                .orElse(words.difference(0));
+        return hidden.unseen()
+                .map(what -> "any size: " + what.words() + (hidden.by().isPresent() ? "; else " + shown : ""))
+                .orElse(shown);
     }
 
     private static SightRow row(Worth worth, Words words) {

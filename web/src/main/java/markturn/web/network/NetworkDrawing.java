@@ -3,6 +3,7 @@ package markturn.web.network;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Words;
@@ -13,7 +14,8 @@ import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.Position;
 
 /** The marks of a network at true scale with their sights, and their ellipses of 95 %, exaggerated as stated. Drawing units; north is up. */
-public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sights, String words) {
+public record NetworkDrawing(
+        List<Dot> marks, List<Ellipse> ellipses, List<Ellipse> relative, String sights, String words) {
     private static final double WIDTH = 520;
     private static final double HEIGHT = 420;
     private static final double BORDER = 50;
@@ -75,15 +77,55 @@ public record NetworkDrawing(List<Dot> marks, List<Ellipse> ellipses, String sig
         found.forEach((name, at) -> {
             Covariance.Ellipse ellipse = at.plan().ellipse().of95();
             Dot dot = dot(dots, name);
-            ellipses.add(new Ellipse(
-                    dot.x(),
-                    dot.y(),
-                    f(Math.max(1, ellipse.semiMinor() * exaggerated)),
-                    f(Math.max(1, ellipse.semiMajor() * exaggerated)),
-                    f(Math.toDegrees(ellipse.azimuth()))));
+            ellipses.add(ellipse(dot.x(), dot.y(), ellipse, exaggerated));
+        });
+        List<Ellipse> relative = new ArrayList<>();
+        network.relatives().forEach(pair -> {
+            Dot one = dot(dots, pair.one());
+            Dot other = dot(dots, pair.other());
+            if (found.containsKey(pair.one()) && found.containsKey(pair.other()) && isNamed(one) && isNamed(other)) {
+                relative.add(ellipse(
+                        half(one.x(), other.x()),
+                        half(one.y(), other.y()),
+                        pair.plan().ellipse().of95(),
+                        exaggerated));
+            }
         });
         return new NetworkDrawing(
-                dots, ellipses, sights.toString(), "ellipses of 95 %; the largest is " + words.difference(largest));
+                dots,
+                ellipses,
+                relative,
+                sights.toString(),
+                "ellipses of 95 %, between marks dashed; the largest of a mark is " + words.difference(largest));
+    }
+
+    private static Ellipse ellipse(String x, String y, Covariance.Ellipse of, double exaggerated) {
+        return new Ellipse(
+                x,
+                y,
+                f(Math.max(1, of.semiMinor() * exaggerated)),
+                f(Math.max(1, of.semiMajor() * exaggerated)),
+                f(Math.toDegrees(of.azimuth())));
+    }
+
+    private static boolean isNamed(Dot dot) {
+        return !dot.label().isEmpty();
+    }
+
+    private static String half(String one, String other) {
+        return f((Double.parseDouble(one) + Double.parseDouble(other)) / 2);
+    }
+
+    /** How far two marks lie from each other, metres; empty where one has no place. */
+    static OptionalDouble between(SurveyResult result, MeasuredNetwork network, MeasuredNetwork.Relative pair) {
+        Map<String, Position> found = new TreeMap<>();
+        network.marks().forEach(m -> found.put(m.name(), m.position()));
+        Map<String, Position> ends = new TreeMap<>();
+        place(result, found, pair.one(), ends);
+        place(result, found, pair.other(), ends);
+        return ends.size() < 2
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(ends.get(pair.one()).distanceTo(ends.get(pair.other())));
     }
 
     private static void place(

@@ -1,11 +1,8 @@
 package markturn.web.traverse;
 
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,15 +14,13 @@ import markturn.survey.finding.OtherNames;
 import markturn.survey.finding.Suspects;
 import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
-import markturn.survey.job.Adopted;
-import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
+import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -41,8 +36,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Closing a figure: the route, the misclosures against limit and chance, the computation, the rules compared, and adoption. */
@@ -278,7 +271,8 @@ class TraverseController {
             model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
             return page(book, model, typed, Map.of());
         }
-        ObjectNode payload = payload(book, run, form.text("reason"), who);
+        ObjectNode payload = adoption(book.job(), run)
+                .payload(book, form.text("reason"), who.getName(), people.shownName(who.getName()));
         if (form.isEmpty("confirm")) {
             Book after = fieldBook.preview(book, who.getName(), EntryKind.ADOPT, payload);
             model.addAttribute(
@@ -291,50 +285,17 @@ class TraverseController {
         return "redirect:/job/" + id + "/point";
     }
 
-    private ObjectNode payload(Book book, MeasuredTraverse run, String reason, Principal who) {
-        Pieces pieces = new Pieces(book.job().units());
-        Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
-        String by = people.shownName(who.getName());
-        ObjectNode payload = JsonNodeFactory.instance.objectNode();
-        ArrayNode list = payload.putArray("adopted");
+    /** Least squares tell how good a station is; the other rules do not, and then the least squares' figure stands for it. */
+    private static Adoption adoption(Job job, MeasuredTraverse run) {
+        Adoption adoption = new Adoption(run.name(), Map.of("traverse", run.name()));
+        Optional<List<Position>> adjusted = Optional.ofNullable(run.rules().get(Traverse.Rule.LEAST_SQUARES));
         for (int i = 1; i < run.stations().size() - 1; i++) {
-            String mark = book.job().trueName(run.traverse().route().get(i));
-            if (book.job().mark(mark).flatMap(Mark::given).isEmpty()) {
-                Position at = run.stations().get(i);
-                list.add(pieces.write(new Adopted(
-                        mark,
-                        new Mark.Coordinates(at.northing(), at.easting(), at.elevation()),
-                        deviations(run, i),
-                        run.name(),
-                        Optional.of(now),
-                        by,
-                        reason)));
+            int station = i;
+            String mark = job.trueName(run.traverse().route().get(i));
+            if (job.mark(mark).flatMap(Mark::given).isEmpty()) {
+                adoption.take(mark, run.stations().get(i), adjusted.map(stations -> stations.get(station)));
             }
         }
-        boolean own = book.job().setups().stream()
-                .map(Setup::name)
-                .anyMatch(setup -> book.observers(setup).contains(who.getName()));
-        payload.set(
-                "decision",
-                pieces.write(new Decision(
-                        Optional.of(now),
-                        by,
-                        Decision.ADOPT,
-                        new HashMap<>(Map.of("traverse", run.name())),
-                        reason,
-                        Optional.empty(),
-                        own ? Optional.of("self-reviewed") : Optional.empty())));
-        return payload;
-    }
-
-    /** Least squares tell how good a station is; the other rules do not, and then the least squares' figure stands for it. */
-    private static Optional<Mark.Deviations> deviations(MeasuredTraverse run, int station) {
-        List<Position> adjusted = run.rules().get(Traverse.Rule.LEAST_SQUARES);
-        return Optional.ofNullable(adjusted)
-                .map(stations -> stations.get(station))
-                .map(p -> new Mark.Deviations(
-                        Math.sqrt(p.plan().nn()),
-                        Math.sqrt(p.plan().ee()),
-                        Math.sqrt(p.elevationVariance().orElse(0))));
+        return adoption;
     }
 }

@@ -1,0 +1,97 @@
+package markturn.web.fieldbook;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import markturn.formats.Pieces;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Position;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The adoption of a run's coordinates, as it is entered: which marks, by whom, when, why, and whether the own work is reviewed. */
+public final class Adoption {
+    private final String run;
+    private final Map<String, String> target;
+    private final List<Place> places = new ArrayList<>();
+
+    private record Place(String mark, Position at, Optional<Mark.Deviations> stdDev) {}
+
+    /**
+     * @param run name of the run the coordinates come from
+     * @param target what the decision is about
+     */
+    public Adoption(String run, Map<String, String> target) {
+        this.run = run;
+        this.target = target;
+    }
+
+    /** Takes in a mark's place, with its own precision. */
+    public void take(String mark, Position at) {
+        take(mark, at, Optional.of(at));
+    }
+
+    /**
+     * Takes in a mark's place.
+     *
+     * @param precision the position whose precision stands for it; empty where none does
+     */
+    public void take(String mark, Position at, Optional<Position> precision) {
+        places.add(new Place(mark, at, precision.map(Adoption::deviations)));
+    }
+
+    private static Mark.Deviations deviations(Position of) {
+        return new Mark.Deviations(
+                Math.sqrt(of.plan().nn()),
+                Math.sqrt(of.plan().ee()),
+                Math.sqrt(of.elevationVariance().orElse(0)));
+    }
+
+    /**
+     * The entry's payload.
+     *
+     * @param by sign-in name of who adopts
+     * @param shown the name that stays in the record
+     */
+    public ObjectNode payload(Book book, String reason, String by, String shown) {
+        Pieces pieces = new Pieces(book.job().units());
+        Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+        ObjectNode payload = JsonNodeFactory.instance.objectNode();
+        ArrayNode list = payload.putArray("adopted");
+        for (Place place : places) {
+            list.add(pieces.write(new Adopted(
+                    place.mark(),
+                    new Mark.Coordinates(
+                            place.at().northing(),
+                            place.at().easting(),
+                            place.at().elevation()),
+                    place.stdDev(),
+                    run,
+                    Optional.of(now),
+                    shown,
+                    reason)));
+        }
+        boolean own = book.job().setups().stream()
+                .map(Setup::name)
+                .anyMatch(setup -> book.observers(setup).contains(by));
+        payload.set(
+                "decision",
+                pieces.write(new Decision(
+                        Optional.of(now),
+                        shown,
+                        Decision.ADOPT,
+                        new HashMap<>(target),
+                        reason,
+                        Optional.empty(),
+                        own ? Optional.of("self-reviewed") : Optional.empty())));
+        return payload;
+    }
+}
