@@ -61,6 +61,7 @@ public final class BeforePickingUp {
         closing(loose, now);
         independent(loose);
         newControl(loose);
+        couldClose(loose);
         return loose;
     }
 
@@ -205,5 +206,35 @@ public final class BeforePickingUp {
                             + " again from the next setup; from here only a slip of reading would show.",
                     Optional.empty()));
         }
+    }
+
+    /** A carried station that no known mark has tested: what chance has made of it so far, and what could close from here. */
+    private void couldClose(List<Loose> loose) {
+        String station = job.trueName(setup.setup().station());
+        boolean carried = job.mark(station).flatMap(Mark::given).isEmpty()
+                && !setup.setup().isFree();
+        if (!carried || setup.station().isEmpty()) {
+            return;
+        }
+        Position from = setup.station().get();
+        boolean closed = setup.booked().readings().stream()
+                .map(b -> job.trueName(b.reading().target()))
+                .anyMatch(target -> job.mark(target).flatMap(Mark::given).isPresent());
+        if (closed) {
+            return;
+        }
+        measured.marks().stream()
+                .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
+                .min(Comparator.comparingDouble(
+                        m -> from.distanceTo(m.position().get())))
+                .ifPresent(nearest -> loose.add(new Loose(
+                        "Carried this far and not closed: %s is good to %s by chance alone (95 %%), and nothing shows a slip."
+                                .formatted(
+                                        station,
+                                        words.difference(
+                                                from.plan().ellipse().of95().semiMajor())),
+                        "From here the traverse could close on %s; or go on, and close later."
+                                .formatted(where(from, nearest)),
+                        Optional.of(nearest.name()))));
     }
 }

@@ -1,93 +1,156 @@
 package markturn.survey.finding;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Job;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
-import markturn.survey.result.MeasuredTraverse.Leg;
+import markturn.survey.result.Position;
+import markturn.survey.result.SingleFault;
+import markturn.survey.result.Suspect;
 
-/**
- * What single error would close a traverse: each angle changed by the whole angular misclosure, each leg lengthened along itself. Textbook
- * search; the figure is carried again with the change.
- */
+/** What, wrong alone, would let a traverse close, in the field's words: where, how much, how well, what it looks like, what proves it. */
 public final class Suspects {
-    private static final double ALIKE = 3;
+    /** From here on an angle is written in whole units, radians. */
+    private static final double LARGE = Math.toRadians(0.1);
 
-    private Suspects() {}
+    private final Job job;
+    private final Measured measured;
+    private final Words words;
+    private final Hints hints;
+
+    private Suspects(Job job, Measured measured) {
+        this.job = job;
+        this.measured = measured;
+        this.words = new Words(job.units());
+        this.hints = new Hints(job, measured);
+    }
 
     /**
-     * One suspect.
+     * A suspect as it is said.
      *
-     * @param error how much it would be wrong, radians or metres
-     * @param left the linear misclosure that would be left, metres
+     * @param what the thing that would be wrong
+     * @param size by how much
+     * @param explains the share of the misfit that would go with it, in percent
+     * @param left the variance factor that would be left
+     * @param hint what its size looks like; empty where it looks like nothing
+     * @param proof what observing it again would show
+     * @param from a station it is at, or where its line begins; empty where it is at no place
+     * @param to where its line ends; empty where it is no line
      */
-    public record Suspect(boolean isAngle, String from, String to, double error, double left) {}
+    public record Said(
+            String what,
+            String size,
+            String explains,
+            String left,
+            String hint,
+            String proof,
+            String from,
+            String to) {}
 
-    /** Those that leave no more than the limit, the best first; those that explain it far worse than the best are left out. */
-    public static List<Suspect> of(MeasuredTraverse traverse, double limit) {
-        List<Suspect> suspects = new ArrayList<>();
-        double[] azimuths = unbalanced(traverse);
-        angles(traverse, azimuths, suspects);
-        lengths(traverse, suspects);
-        suspects.removeIf(s -> s.left() > limit);
-        suspects.sort(Comparator.comparingDouble(Suspect::left));
-        if (!suspects.isEmpty()) {
-            double best = Math.max(suspects.get(0).left(), limit / 10);
-            suspects.removeIf(s -> s.left() > ALIKE * best);
-        }
-        return suspects;
+    /** Those of a traverse, in plan and then in elevation, each list the best first. */
+    public static List<Said> of(Job job, Measured measured, MeasuredTraverse traverse) {
+        Suspects suspects = new Suspects(job, measured);
+        return Stream.concat(traverse.suspects().stream(), traverse.levelSuspects().stream())
+                .map(suspects::said)
+                .toList();
     }
 
-    /** The azimuths as they were carried, before the misclosure was spread. */
-    private static double[] unbalanced(MeasuredTraverse traverse) {
-        double[] azimuths = new double[traverse.legs().size()];
-        for (int i = 0; i < azimuths.length; i++) {
-            double share =
-                    traverse.angular().isPresent() ? traverse.angular().getAsDouble() * (i + 1) / traverse.angles() : 0;
-            azimuths[i] = traverse.legs().get(i).azimuth() + share;
-        }
-        return azimuths;
+    private Said said(Suspect of) {
+        SingleFault.What what = of.what();
+        String station = job.setup(what.setup()).map(Setup::station).orElse("");
+        List<String> ends = ends(what, station);
+        boolean angular = what.kind().angular();
+        String size = angular ? angle(of.size()) : words.difference(of.size());
+        return new Said(
+                named(what, station),
+                (of.size() < 0 ? "-" : "+") + size,
+                Words.number(Math.min(of.explains(), 0.9999) * 100, 2) + " %",
+                Words.number(of.left(), 2),
+                hints.of(of),
+                proof(what, station, size),
+                ends.isEmpty() ? "" : ends.get(0),
+                ends.size() < 2 ? "" : ends.get(1));
     }
 
-    /** One angle takes the whole misclosure: every leg from its station on turns by it. */
-    private static void angles(MeasuredTraverse traverse, double[] azimuths, List<Suspect> suspects) {
-        if (traverse.angular().isEmpty() || Math.abs(traverse.angular().getAsDouble()) == 0) {
-            return;
-        }
-        double f = traverse.angular().getAsDouble();
-        double[] gap = gapAsCarried(traverse, azimuths);
-        for (int at = 0; at < azimuths.length; at++) {
-            double north = gap[0];
-            double east = gap[1];
-            for (int i = at; i < azimuths.length; i++) {
-                double length = traverse.legs().get(i).horizontal();
-                north += length * (Math.cos(azimuths[i] - f) - Math.cos(azimuths[i]));
-                east += length * (Math.sin(azimuths[i] - f) - Math.sin(azimuths[i]));
-            }
-            suspects.add(new Suspect(true, traverse.legs().get(at).from(), "", f, Math.hypot(north, east)));
-        }
+    /** A large angle reads better in the job's own unit than in seconds. */
+    private String angle(double radians) {
+        double size = Math.abs(radians);
+        int decimals = job.units().angle() == AngleUnit.DMS ? 0 : 4;
+        return size > LARGE ? job.units().angle().write(size, decimals) : words.small(size);
     }
 
-    /** The misclosure in the plan with unbalanced azimuths. */
-    private static double[] gapAsCarried(MeasuredTraverse traverse, double[] azimuths) {
-        double north = traverse.northing().getAsDouble();
-        double east = traverse.easting().getAsDouble();
-        for (int i = 0; i < azimuths.length; i++) {
-            Leg leg = traverse.legs().get(i);
-            north += leg.horizontal() * Math.cos(azimuths[i]) - leg.latitude();
-            east += leg.horizontal() * Math.sin(azimuths[i]) - leg.departure();
+    private List<String> ends(SingleFault.What what, String station) {
+        if (what.kind() == SingleFault.Kind.LEG) {
+            return List.of(what.mark().split(" – "));
         }
-        return new double[] {north, east};
+        return what.setup().isEmpty()
+                ? List.of()
+                : what.mark().isEmpty() ? List.of(station) : List.of(station, what.mark());
     }
 
-    /** One leg takes what of the misclosure lies along it; what lies across is left. */
-    private static void lengths(MeasuredTraverse traverse, List<Suspect> suspects) {
-        double north = traverse.northing().getAsDouble();
-        double east = traverse.easting().getAsDouble();
-        for (Leg leg : traverse.legs()) {
-            double along = north * Math.cos(leg.azimuth()) + east * Math.sin(leg.azimuth());
-            double across = -north * Math.sin(leg.azimuth()) + east * Math.cos(leg.azimuth());
-            suspects.add(new Suspect(false, leg.from(), leg.to(), along, Math.abs(across)));
+    private static String named(SingleFault.What what, String station) {
+        String at = "%s (%s)".formatted(station, what.setup());
+        return switch (what.kind()) {
+            case ANGLE -> "the angle at " + at;
+            case LEG -> "the length %s, both ways alike".formatted(what.mark());
+            case CONSTANT -> "the constant of %s, in every length".formatted(what.mark());
+            case INSTRUMENT_HEIGHT -> "the instrument height at " + at;
+            case HEIGHT_DIFFERENCE -> "the target height or the zenith angle from %s to %s".formatted(at, what.mark());
+            default -> "the %s from %s to %s".formatted(what.kind().words(), at, what.mark());
+        };
+    }
+
+    private static String proof(SingleFault.What what, String station, String size) {
+        return switch (what.kind()) {
+            case ANGLE, DIRECTION ->
+                "Turn it again from %s: if it changes by %s it was this; if it repeats, it was not."
+                        .formatted(station, size);
+            case LEG, DISTANCE ->
+                "Measure it again, with another reflector: if it changes by %s it was this; if it repeats, it was not."
+                        .formatted(size);
+            case CONSTANT -> "Measure one length with a tape or another reflector: it shows the constant at once.";
+            default ->
+                "Tape the height again where it still stands, or sight the mark again with another height: a change of %s decides it."
+                        .formatted(size);
+        };
+    }
+
+    /**
+     * How far from each known mark the carried end lies, the nearest first: where the last sight may have gone instead.
+     *
+     * @param distance metres, from the carried end
+     */
+    public record Elsewhere(String mark, double distance) {}
+
+    /** For a traverse that does not close. */
+    public static List<Elsewhere> elsewhere(Measured measured, MeasuredTraverse traverse) {
+        List<Elsewhere> all = new ArrayList<>();
+        if (traverse.northing().isEmpty()) {
+            return all;
         }
+        String end = traverse.traverse().route().get(traverse.traverse().route().size() - 1);
+        Position known = measured.marks().stream()
+                .filter(m -> m.name().equals(end))
+                .flatMap(m -> m.position().stream())
+                .findFirst()
+                .orElse(null);
+        if (known == null) {
+            return all;
+        }
+        double north = known.northing() + traverse.northing().getAsDouble();
+        double east = known.easting() + traverse.easting().getAsDouble();
+        measured.marks().stream()
+                .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
+                .forEach(m -> all.add(new Elsewhere(
+                        m.name(),
+                        Math.hypot(
+                                m.position().get().northing() - north,
+                                m.position().get().easting() - east))));
+        all.sort(java.util.Comparator.comparingDouble(Elsewhere::distance));
+        return all;
     }
 }

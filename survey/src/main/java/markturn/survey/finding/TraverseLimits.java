@@ -28,10 +28,16 @@ public final class TraverseLimits {
         return Math.max(byClass, CHANCE * of.predicted().elevation());
     }
 
-    /** Whether a closed traverse misses in plan or in angle by more than its limit. */
+    private static boolean isOutInElevation(Job job, MeasuredTraverse of) {
+        return of.elevation().isPresent() && Math.abs(of.elevation().getAsDouble()) > elevation(job, of);
+    }
+
+    /** Whether a closed traverse misses in plan, in angle or in elevation by more than its limit. */
     public static boolean isOut(Job job, MeasuredTraverse of) {
-        return of.northing().isPresent()
-                && (of.linear().getAsDouble() > linear(job, of)
-                        || (of.angular().isPresent() && Math.abs(of.angular().getAsDouble()) > angular(of)));
+        return isOutInElevation(job, of)
+                || of.northing().isPresent()
+                        && (of.linear().getAsDouble() > linear(job, of)
+                                || (of.angular().isPresent()
+                                        && Math.abs(of.angular().getAsDouble()) > angular(of)));
     }
 }

@@ -55,7 +55,7 @@ public final class NetworkRun {
             SingleFaults faults = problem.faults(progress);
             return new MeasuredNetwork(
                     Optional.empty(),
-                    test(problem),
+                    test(problem.parts()),
                     leastConstraint(job, setups, known, rays, held),
                     problem.marks(faults),
                     problem.relatives(),
@@ -77,10 +77,11 @@ public final class NetworkRun {
                 || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
     }
 
-    private static Test test(Problem problem) {
+    /** The test of some adjusted parts together. */
+    static Test test(List<Part> parts) {
         int redundancy = 0;
         double squares = 0;
-        for (Part part : problem.parts()) {
+        for (Part part : parts) {
             redundancy += part.adjustment().redundancy();
             squares += part.adjustment().squares();
         }
@@ -132,7 +133,7 @@ public final class NetworkRun {
         try {
             Problem problem = new Problem(job, setups, known, rays, least);
             problem.adjust();
-            return Optional.of(test(problem));
+            return Optional.of(test(problem.parts()));
         } catch (RankDefect | NotConverging undetermined) {
             return Optional.empty();
         }

@@ -2,7 +2,10 @@ package markturn.survey.network;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.Biased;
+import markturn.survey.adjust.DenseNormalEquations;
 import markturn.survey.adjust.Dissection;
 import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
@@ -73,5 +76,25 @@ final class Part {
 
     double redundancy(int observation) {
         return adjustment.redundancyBlock(observation)[0][0];
+    }
+
+    /**
+     * The same with one fault among the unknowns, the last of them; few unknowns.
+     *
+     * @param shares by observation: how much of the fault each one takes
+     */
+    Adjustment with(Map<Integer, Double> shares) throws RankDefect, NotConverging {
+        double[] near = new double[start.size() + 1];
+        List<Observed> biased = new ArrayList<>(observations);
+        for (int i = 0; i < start.size(); i++) {
+            near[i] = start.get(i);
+        }
+        shares.forEach((i, share) -> biased.set(i, new Biased(observations.get(i), start.size(), share)));
+        return LeastSquares.adjust(biased, near, () -> new DenseNormalEquations(near.length));
+    }
+
+    /** The number of unknowns. */
+    int unknowns() {
+        return start.size();
     }
 }

@@ -281,17 +281,39 @@ final class Problem {
      */
     List<Adjusted> marks(SingleFaults faults) {
         List<Adjusted> marks = new ArrayList<>();
+        marks().forEach((name, at) -> {
+            boolean levelled = heights.isAdjusted() && levels.containsKey(name);
+            marks.add(new Adjusted(
+                    name,
+                    at,
+                    faults.hiddenInPlan(name),
+                    levelled ? Optional.of(faults.hiddenInLevel(name)) : Optional.empty()));
+        });
+        return marks;
+    }
+
+    /** Where every mark lies that was found. */
+    Map<String, Position> marks() {
+        Map<String, Position> marks = new LinkedHashMap<>();
         places.forEach((name, place) -> {
             if (place.north() != Place.HELD) {
-                boolean levelled = heights.isAdjusted() && levels.containsKey(name);
-                marks.add(new Adjusted(
-                        name,
-                        position(name, place),
-                        faults.hiddenInPlan(name),
-                        levelled ? Optional.of(faults.hiddenInLevel(name)) : Optional.empty()));
+                marks.put(name, position(name, place));
             }
         });
         return marks;
+    }
+
+    Part plan() {
+        return plan;
+    }
+
+    Part heights() {
+        return heights;
+    }
+
+    /** What may be wrong, one at a time. */
+    Hypotheses hypotheses() {
+        return new Hypotheses(plan, heights, places, levels);
     }
 
     /** Every single fault, tried. */

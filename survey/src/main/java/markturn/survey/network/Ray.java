@@ -17,6 +17,7 @@ record Ray(
         String to,
         String instrument,
         String reflector,
+        boolean backsight,
         OptionalDouble direction,
         double directionStdDev,
         OptionalDouble distance,

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import markturn.survey.job.Job;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Weights;
@@ -58,6 +59,7 @@ final class Rays {
                 job.trueName(sets.target()),
                 setup.setup().instrument(),
                 reflector.name(),
+                sets.fix().role() == Reading.Role.BACKSIGHT,
                 direction,
                 direction.isPresent() ? Math.sqrt(weights.direction(sets.count(), reflector, length)) : 0,
                 distance,

@@ -16,6 +16,8 @@ import markturn.survey.job.Traverse;
  * @param predicted one sigma of each misclosure from the instrument's figures
  * @param loop whether it ends on the mark it began with
  * @param rules the coordinates of the route's stations by each rule that could be computed
+ * @param suspects what, wrong alone, would let it close in plan, the best first; empty where its misfit is no more than chance
+ * @param levelSuspects the same in elevation
  */
 public record MeasuredTraverse(
         Traverse traverse,
@@ -30,7 +32,9 @@ public record MeasuredTraverse(
         List<Leg> legs,
         Predicted predicted,
         boolean loop,
-        Map<Traverse.Rule, List<Position>> rules) {
+        Map<Traverse.Rule, List<Position>> rules,
+        List<Suspect> suspects,
+        List<Suspect> levelSuspects) {
 
     /**
      * One leg of the route.

@@ -11,7 +11,9 @@ public record SingleFault(What what, double size, double timesLimit) {
     /** The kinds of single faults that are tried. */
     public enum Kind {
         DIRECTION("direction"),
+        ANGLE("angle"),
         DISTANCE("distance"),
+        LEG("length, both ways alike,"),
         HEIGHT_DIFFERENCE("height difference"),
         COORDINATES("observed coordinates"),
         CONSTANT("reflector constant"),
@@ -32,7 +34,7 @@ public record SingleFault(What what, double size, double timesLimit) {
         }
 
         public boolean angular() {
-            return this == DIRECTION;
+            return this == DIRECTION || this == ANGLE;
         }
     }
 

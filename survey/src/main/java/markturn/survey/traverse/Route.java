@@ -71,11 +71,9 @@ final class Route {
         return marks.get(0).equals(marks.get(marks.size() - 1));
     }
 
-    /** Every setup that stands on a station of the route. */
-    List<MeasuredSetup> setupsOnRoute() {
-        return setups.stream()
-                .filter(s -> marks.contains(job.trueName(s.setup().station())))
-                .toList();
+    /** Every setup of the job. */
+    List<MeasuredSetup> setups() {
+        return setups;
     }
 
     List<String> marks() {

@@ -2,6 +2,7 @@ package markturn.survey.traverse;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
+import markturn.survey.network.Figure;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
@@ -155,7 +157,9 @@ public final class TraverseRun {
                 list,
                 predicted(onward, list, carried),
                 route.isLoop(),
-                Map.of(Traverse.Rule.COMPASS, carried));
+                Map.of(Traverse.Rule.COMPASS, carried),
+                List.of(),
+                List.of());
         return fixedEnd ? adjusted(open, carried) : open;
     }
 
@@ -244,9 +248,20 @@ public final class TraverseRun {
                 Traverse.Rule.TRANSIT,
                 spread(open, carried, l -> Math.abs(l.latitude()), l -> Math.abs(l.departure())));
         List<Position> byCompass = rules.get(Traverse.Rule.COMPASS);
-        new FigureAdjustment(job, route, known, isFixed)
-                .stations(byCompass)
-                .ifPresent(stations -> rules.put(Traverse.Rule.LEAST_SQUARES, stations));
+        Map<String, Position> near = new HashMap<>(known);
+        for (int i = 0; i < byCompass.size(); i++) {
+            if (!isFixed.test(route.mark(i)) && i > 0) {
+                near.put(route.mark(i), byCompass.get(i));
+            }
+        }
+        Figure figure = Figure.of(job, route.setups(), route.marks(), near, isFixed);
+        if (!figure.stations().isEmpty()) {
+            rules.put(
+                    Traverse.Rule.LEAST_SQUARES,
+                    route.marks().stream()
+                            .map(mark -> figure.stations().getOrDefault(mark, known.get(mark)))
+                            .toList());
+        }
         return new MeasuredTraverse(
                 open.traverse(),
                 open.why(),
@@ -260,7 +275,9 @@ public final class TraverseRun {
                 open.legs(),
                 open.predicted(),
                 open.loop(),
-                rules);
+                rules,
+                figure.suspects(),
+                figure.levels());
     }
 
     /** Spreads the misclosure over the legs by a measure of each; the elevation's always by length. */
@@ -366,6 +383,8 @@ public final class TraverseRun {
                 List.of(),
                 new Predicted(0, Covariance.NONE, 0),
                 route.isLoop(),
-                Map.of());
+                Map.of(),
+                List.of(),
+                List.of());
     }
 }

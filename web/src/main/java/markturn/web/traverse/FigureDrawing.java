@@ -2,7 +2,10 @@ package markturn.web.traverse;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import markturn.survey.finding.Suspects;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Job;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
@@ -11,7 +14,7 @@ import markturn.survey.result.Position;
  * The figure at true scale, and a lens at its end: the gap as an arrow over the ellipse that chance predicts, exaggerated as stated.
  * Drawing units; north is up.
  */
-public record FigureDrawing(List<Dot> stations, String path, Lens lens) {
+public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts, Lens lens) {
     private static final double WIDTH = 520;
     private static final double HEIGHT = 380;
     private static final double BORDER = 50;
@@ -23,7 +26,10 @@ public record FigureDrawing(List<Dot> stations, String path, Lens lens) {
     /** The lens: arrow from the known end to the carried one, and the ellipse of 95 %; empty texts where the figure is open. */
     public record Lens(String arrowX, String arrowY, String rx, String ry, String turn, String words) {}
 
-    static FigureDrawing of(MeasuredTraverse traverse) {
+    /** A suspect: a ring about a station where the line is empty, else along the line; its number in the table. */
+    public record Doubt(String number, String line, String x, String y) {}
+
+    static FigureDrawing of(Job job, MeasuredTraverse traverse, List<Suspects.Said> suspects) {
         List<Position> stations = traverse.stations();
         double west = stations.stream().mapToDouble(Position::easting).min().orElse(0);
         double east = stations.stream().mapToDouble(Position::easting).max().orElse(1);
@@ -42,7 +48,38 @@ public record FigureDrawing(List<Dot> stations, String path, Lens lens) {
                 dots.add(new Dot(traverse.traverse().route().get(i), x, y));
             }
         }
-        return new FigureDrawing(dots, path.toString(), lens(traverse));
+        return new FigureDrawing(dots, path.toString(), doubts(job, dots, suspects), lens(traverse));
+    }
+
+    private static List<Doubt> doubts(Job job, List<Dot> dots, List<Suspects.Said> suspects) {
+        List<Doubt> doubts = new ArrayList<>();
+        for (int i = 0; i < suspects.size(); i++) {
+            String number = String.valueOf(i + 1);
+            Optional<Dot> from = dot(job, dots, suspects.get(i).from());
+            Optional<Dot> to = dot(job, dots, suspects.get(i).to());
+            if (from.isPresent() && to.isPresent()) {
+                Dot one = from.get();
+                Dot other = to.get();
+                doubts.add(new Doubt(
+                        number,
+                        "M%s %sL%s %s".formatted(one.x(), one.y(), other.x(), other.y()),
+                        half(one.x(), other.x()),
+                        half(one.y(), other.y())));
+            } else if (from.isPresent()) {
+                doubts.add(new Doubt(number, "", from.get().x(), from.get().y()));
+            }
+        }
+        return doubts;
+    }
+
+    private static Optional<Dot> dot(Job job, List<Dot> dots, String station) {
+        return dots.stream()
+                .filter(d -> !station.isEmpty() && job.trueName(d.name()).equals(job.trueName(station)))
+                .findFirst();
+    }
+
+    private static String half(String one, String other) {
+        return f((Double.parseDouble(one) + Double.parseDouble(other)) / 2);
     }
 
     private static Lens lens(MeasuredTraverse traverse) {

@@ -16,7 +16,9 @@ import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
+import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
@@ -61,7 +63,9 @@ class TraverseController {
             String verdict,
             List<Row> rows,
             FigureDrawing drawing,
-            List<Suspects.Suspect> suspects,
+            List<Suspects.Said> suspects,
+            List<Suspects.Elsewhere> elsewhere,
+            String closingSetup,
             String choice) {}
 
     @GetMapping("/job/{id}/traverse")
@@ -81,7 +85,7 @@ class TraverseController {
         model.addAttribute(
                 "traverses",
                 book.result().measured().traverses().stream()
-                        .map(t -> shown(book.job(), t, words))
+                        .map(t -> shown(book.job(), book.result().measured(), t, words))
                         .toList());
         model.addAttribute("likenesses", OtherNames.of(book.result().measured()));
         model.addAttribute("otherNames", OtherNames.said(book.job()).toList());
@@ -91,18 +95,32 @@ class TraverseController {
         return "traverse/page";
     }
 
-    private static Shown shown(Job job, MeasuredTraverse run, Words words) {
+    private static Shown shown(Job job, Measured measured, MeasuredTraverse run, Words words) {
         boolean out = TraverseLimits.isOut(job, run);
+        List<Suspects.Said> suspects = out ? Suspects.of(job, measured, run) : List.of();
         return new Shown(
                 run,
                 verdict(job, run, words),
                 rows(job, run, words),
-                run.stations().isEmpty() ? null : FigureDrawing.of(run),
-                out ? Suspects.of(run, TraverseLimits.linear(job, run)) : List.of(),
+                run.stations().isEmpty() ? null : FigureDrawing.of(job, run, suspects),
+                suspects,
+                out ? Suspects.elsewhere(measured, run) : List.of(),
+                closingSetup(job, run),
                 run.rules().size() < 2
                         ? ""
                         : "The choice of rule changes nothing above %s here."
                                 .formatted(words.difference(run.largestDifference())));
+    }
+
+    /** The setup whose sight closed the figure: on the last station but one. */
+    private static String closingSetup(Job job, MeasuredTraverse run) {
+        List<String> route = run.traverse().route();
+        String before = job.trueName(route.get(route.size() - 2));
+        return job.setups().stream()
+                .filter(s -> job.trueName(s.station()).equals(before))
+                .map(Setup::name)
+                .reduce((first, last) -> last)
+                .orElse("");
     }
 
     private static String verdict(Job job, MeasuredTraverse run, Words words) {

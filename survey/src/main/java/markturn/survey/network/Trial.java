@@ -1,0 +1,156 @@
+package markturn.survey.network;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.Place;
+import markturn.survey.result.Observation;
+import markturn.survey.result.SingleFault;
+import markturn.survey.result.SingleFault.What;
+
+/** One fault in an adjustment, along the one or two directions in which its ways are independent of each other. */
+final class Trial {
+    /** A share of a fault that shows in no residual, by its weight: below this, rounding. */
+    private static final double SHOWN = 1e-9;
+
+    /** A shift by a fault of one standard deviation below this is none, metres. */
+    private static final double NO_SHIFT = 1e-6;
+
+    /** What chance exceeds once in a thousand: the deviate, and the root of chi-square with two degrees of freedom. */
+    private static final double[] LIMIT = {Observation.Fit.ONE_IN_A_THOUSAND, 3.7169};
+
+    private final Hypothesis hypothesis;
+    private final Adjustment adjustment;
+    private final Adjustment.Response[] responses;
+    private final double[] weights;
+    private final double[][] axes;
+    private final double[] shown;
+
+    Trial(Adjustment adjustment, Hypothesis hypothesis) {
+        this.hypothesis = hypothesis;
+        this.adjustment = adjustment;
+        int ways = hypothesis.ways().size();
+        this.responses = new Adjustment.Response[ways];
+        for (int i = 0; i < ways; i++) {
+            responses[i] = adjustment.response(hypothesis.ways().get(i));
+        }
+        double[][] matrix = new double[2][2];
+        double[][] weight = new double[2][2];
+        for (int i = 0; i < ways; i++) {
+            for (int j = 0; j < ways; j++) {
+                weight[i][j] =
+                        weight(hypothesis.ways().get(i), hypothesis.ways().get(j));
+                matrix[i][j] = weight[i][j] - responses[i].takenUp(responses[j]);
+            }
+        }
+        this.axes = ways == 1 ? new double[][] {{1}} : axes(matrix);
+        this.shown = new double[ways];
+        this.weights = new double[ways];
+        for (int k = 0; k < ways; k++) {
+            for (int i = 0; i < ways; i++) {
+                for (int j = 0; j < ways; j++) {
+                    shown[k] += axes[k][i] * matrix[i][j] * axes[k][j];
+                    weights[k] += axes[k][i] * weight[i][j] * axes[k][j];
+                }
+            }
+        }
+    }
+
+    private double weight(Map<Integer, Double> one, Map<Integer, Double> shares) {
+        double sum = 0;
+        for (Map.Entry<Integer, Double> entry : one.entrySet()) {
+            double stdDev = adjustment.stdDev(entry.getKey());
+            sum += entry.getValue() * shares.getOrDefault(entry.getKey(), 0.0) / (stdDev * stdDev);
+        }
+        return sum;
+    }
+
+    private static double[][] axes(double[][] m) {
+        double turn = Math.atan2(2 * m[0][1], m[0][0] - m[1][1]) / 2;
+        return new double[][] {{Math.cos(turn), Math.sin(turn)}, {-Math.sin(turn), Math.cos(turn)}};
+    }
+
+    private boolean isShown(int axis) {
+        return weights[axis] > 0 && shown[axis] > SHOWN * weights[axis];
+    }
+
+    What what() {
+        return hypothesis.what();
+    }
+
+    Hypothesis hypothesis() {
+        return hypothesis;
+    }
+
+    /** How well it explains the residuals; empty where nothing shows it. */
+    Optional<SingleFault> fault() {
+        double test = 0;
+        double size = 0;
+        int degrees = 0;
+        for (int k = 0; k < axes.length; k++) {
+            if (isShown(k)) {
+                double estimate = explained(k) / shown[k];
+                test += explained(k) * estimate;
+                size = Math.hypot(size, estimate);
+                degrees++;
+            }
+        }
+        return degrees == 0
+                ? Optional.empty()
+                : Optional.of(new SingleFault(what(), size, Math.sqrt(test) / LIMIT[degrees - 1]));
+    }
+
+    /** How much alike this fault and another look in the residuals, both in one way only: the correlation of their tests. */
+    double likeness(Trial other) {
+        if (!isShown(0) || !other.isShown(0)) {
+            return 0;
+        }
+        double joint = weight(hypothesis.ways().get(0), other.hypothesis.ways().get(0))
+                - responses[0].takenUp(other.responses[0]);
+        return Math.abs(joint) / Math.sqrt(shown[0] * other.shown[0]);
+    }
+
+    /** What the residuals say along an axis. */
+    private double explained(int axis) {
+        double sum = 0;
+        for (int i = 0; i < axes.length; i++) {
+            for (Map.Entry<Integer, Double> entry : hypothesis.ways().get(i).entrySet()) {
+                double stdDev = adjustment.stdDev(entry.getKey());
+                sum -= axes[axis][i] * entry.getValue() * adjustment.residual(entry.getKey()) / (stdDev * stdDev);
+            }
+        }
+        return sum;
+    }
+
+    /**
+     * The farthest it can have shifted some unknowns, where its test would let it pass: the longest arrow of an ellipse whose conjugate
+     * half axes are the shifts along the axes. Empty where nothing would show it.
+     */
+    OptionalDouble shift(int[] unknowns) {
+        double nn = 0;
+        double ee = 0;
+        double ne = 0;
+        for (int k = 0; k < axes.length; k++) {
+            double north = moved(k, unknowns[0]);
+            double east = unknowns.length > 1 ? moved(k, unknowns[1]) : 0;
+            if (isShown(k)) {
+                double most = Observation.DETECTABLE_FACTOR / Math.sqrt(shown[k]);
+                nn += most * most * north * north;
+                ee += most * most * east * east;
+                ne += most * most * north * east;
+            } else if (weights[k] > 0 && Math.hypot(north, east) / Math.sqrt(weights[k]) > NO_SHIFT) {
+                return OptionalDouble.empty();
+            }
+        }
+        return OptionalDouble.of(Math.sqrt((nn + ee) / 2 + Math.hypot((nn - ee) / 2, ne)));
+    }
+
+    private double moved(int axis, int unknown) {
+        double sum = 0;
+        for (int i = 0; i < axes.length && unknown != Place.HELD; i++) {
+            sum += axes[axis][i] * responses[i].shift()[unknown];
+        }
+        return sum;
+    }
+}
