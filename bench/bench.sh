@@ -56,6 +56,7 @@ until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
   sleep 0.1
 done
 java -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
+java -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.BookingBench "http://127.0.0.1:$p" || fail "a booked reading could not be measured"
 kill "$application" && wait "$application" 2>/dev/null || true
 
 say "networks by nested dissection, beside a bare factorisation and a general optimiser"

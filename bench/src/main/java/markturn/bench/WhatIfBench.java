@@ -1,16 +1,7 @@
 package markturn.bench;
 
-import java.net.CookieManager;
-import java.net.URI;
-import java.net.URLEncoder;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * How fast a switch of the resection's review answers, with 12 marks, against an empty request to the same server: a small file that is
@@ -21,31 +12,27 @@ public final class WhatIfBench {
     private static final int WARM_UP = 400;
     private static final int MEASURED = 600;
 
-    private final String base;
-    private final HttpClient client = HttpClient.newBuilder()
-            .cookieHandler(new CookieManager())
-            .followRedirects(HttpClient.Redirect.NORMAL)
-            .build();
+    private final Visitor visitor;
 
-    private WhatIfBench(String base) {
-        this.base = base;
+    private WhatIfBench(Visitor visitor) {
+        this.visitor = visitor;
     }
 
     /** The address of a running Mark Turn with its demo accounts is the only argument. */
     public static void main(String[] arguments) throws Exception {
-        new WhatIfBench(arguments[0]).run();
+        new WhatIfBench(new Visitor(arguments[0])).run();
     }
 
     private void run() throws Exception {
-        signIn();
-        String job = bringIn();
+        visitor.signIn();
+        String job = visitor.bringIn(job());
         String whatIf = job + "/review/S1/what-if?scale=false&off=M3:direction&off=M3:distance";
-        String nothing = base + "/favicon.svg";
+        String nothing = visitor.address("/favicon.svg");
         double[] asked = new double[MEASURED];
         double[] empty = new double[MEASURED];
         for (int i = -WARM_UP; i < MEASURED; i++) {
-            double one = timed(nothing);
-            double other = timed(i % 2 == 0 ? whatIf : whatIf.replace("M3", "M7"));
+            double one = visitor.timed(nothing);
+            double other = visitor.timed(i % 2 == 0 ? whatIf : whatIf.replace("M3", "M7"));
             if (i >= 0) {
                 empty[i] = one;
                 asked[i] = other;
@@ -63,58 +50,6 @@ public final class WhatIfBench {
         double[] sorted = times.clone();
         Arrays.sort(sorted);
         return sorted[(int) (0.95 * sorted.length)];
-    }
-
-    private double timed(String url) throws Exception {
-        long began = System.nanoTime();
-        HttpResponse<byte[]> answer =
-                client.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofByteArray());
-        double milliseconds = (System.nanoTime() - began) / 1e6;
-        if (answer.statusCode() != 200) {
-            throw new IllegalStateException(url + " answered " + answer.statusCode());
-        }
-        return milliseconds;
-    }
-
-    private String token(String page) throws Exception {
-        String html = client.send(
-                        HttpRequest.newBuilder(URI.create(base + page)).build(), HttpResponse.BodyHandlers.ofString())
-                .body();
-        Matcher found = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"").matcher(html);
-        if (!found.find()) {
-            throw new IllegalStateException("no token on " + page);
-        }
-        return found.group(1);
-    }
-
-    private void signIn() throws Exception {
-        String form = "username=wren&password=alder-weir&_csrf="
-                + URLEncoder.encode(token("/sign-in"), StandardCharsets.UTF_8);
-        client.send(
-                HttpRequest.newBuilder(URI.create(base + "/sign-in"))
-                        .header("Content-Type", "application/x-www-form-urlencoded")
-                        .POST(HttpRequest.BodyPublishers.ofString(form))
-                        .build(),
-                HttpResponse.BodyHandlers.discarding());
-    }
-
-    /** Brings the job in and answers its address. */
-    private String bringIn() throws Exception {
-        String boundary = "----bench";
-        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token("/job")
-                + "\r\n--" + boundary
-                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"bench.json\"\r\nContent-Type: application/json\r\n\r\n"
-                + job() + "\r\n--" + boundary + "--\r\n";
-        HttpResponse<String> answer = client.send(
-                HttpRequest.newBuilder(URI.create(base + "/job/import"))
-                        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                        .POST(HttpRequest.BodyPublishers.ofString(body))
-                        .build(),
-                HttpResponse.BodyHandlers.ofString());
-        if (!answer.uri().getPath().startsWith("/job/")) {
-            throw new IllegalStateException("the job was not taken in: " + answer.statusCode());
-        }
-        return answer.uri().toString();
     }
 
     /** A free station among twelve marks, two sets each, a few millimetres and seconds off. */

@@ -145,6 +145,52 @@ class TraverseFileTest {
     }
 
     @Test
+    void aLoopOfAHandbookIsBalancedByTheCompassRuleAsPrinted() throws FaultyFile {
+        // Source: C. D. Ghilani and P. R. Wolf, Elementary Surveying, the five-sided traverse of the chapter on
+        // computations; from
+        // memory. Balanced azimuths and lengths in feet, computed here as metres: the rule knows no unit.
+        String[] names = {"A", "B", "C", "D", "E"};
+        String[] azimuths = {"126-55-17", "178-18-58", "15-31-54", "284-35-20", "206-09-41"};
+        double[] lengths = {647.25, 203.03, 720.35, 610.24, 285.13};
+        double[] latitudes = {-388.835, -202.948, 694.022, 153.689, -255.928};
+        double[] departures = {517.444, 5.964, 192.881, -590.571, -125.718};
+        List<String> setups = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            int before = (i + 4) % 5;
+            double zero = i == 0 ? 0 : AngleUnit.DMS.read(azimuths[before]) + Math.PI;
+            double fore = AngleUnit.DMS.read(azimuths[i]) - zero;
+            String readings = both(i == 0 ? "K" : names[before], "backsight", 0, i == 0 ? 5000 : lengths[before]) + ","
+                    + both(names[(i + 1) % 5], i == 4 ? "check" : "foresight", fore, lengths[i]);
+            if (i == 0) {
+                readings += "," + both("E", "foresight", AngleUnit.DMS.read(azimuths[4]) + Math.PI, lengths[4]);
+            }
+            setups.add("""
+                    {"name": "S%d", "station": "%s", "method": "occupied", "instrument": "I", "instrumentHeight": {"value": 1.5}, "orientation": {"sights": ["%s"]}, "readings": [%s]}""".formatted(i + 1, names[i], i == 0 ? "K" : names[before], readings));
+        }
+        String job = """
+                {"format": "mark-turn-job", "version": 1, "name": "handbook", "units": {"length": "m", "angle": "dms"}, "earth": {"curvature": false},
+                 "instruments": [{"name": "I", "directionStdDev": 5, "zenithStdDev": 5, "distanceStdDev": 0.02, "distancePpm": 2}],
+                 "reflectors": [{"name": "R"}],
+                 "marks": [{"name": "A", "kind": "control", "northing": 5000, "easting": 10000, "elevation": 10}, {"name": "K", "kind": "control", "northing": 10000, "easting": 10000, "elevation": 10},
+                           {"name": "B", "kind": "new"}, {"name": "C", "kind": "new"}, {"name": "D", "kind": "new"}, {"name": "E", "kind": "new"}],
+                 "setups": [%s], "traverses": [{"name": "Handbook", "route": ["A", "B", "C", "D", "E", "A"], "method": "compass"}]}""".formatted(String.join(",", setups));
+        JsonNode traverse = computed(job).get("traverses").get(0);
+        assertThat(traverse.get("northingMisclosure").doubleValue()).isCloseTo(0.077, within(0.002));
+        assertThat(traverse.get("eastingMisclosure").doubleValue()).isCloseTo(0.026, within(0.002));
+        // Azimuths printed to the second leave two thousandths. Printed ratio: 1/30,000, from 0.081 in 2466.00.
+        assertThat(traverse.get("ratio").doubleValue()).isCloseTo(2466.00 / 0.081, within(1000.0));
+        double north = 5000;
+        double east = 10000;
+        for (int i = 0; i < 4; i++) {
+            north += latitudes[i];
+            east += departures[i];
+            JsonNode station = traverse.get("stations").get(i + 1);
+            assertThat(station.get("northing").doubleValue()).isCloseTo(north, within(0.003));
+            assertThat(station.get("easting").doubleValue()).isCloseTo(east, within(0.003));
+        }
+    }
+
+    @Test
     void theTransitRuleSpreadsByWhatEachLegRuns() throws FaultyFile {
         JsonNode traverse = computed(
                         loop(new double[4], new double[] {0.010, 0, 0, 0}, LOOP.replace("compass", "transit")))

@@ -3,7 +3,6 @@ package markturn.survey.finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Measured;
@@ -14,9 +13,6 @@ import markturn.survey.result.Suspect;
 
 /** What, wrong alone, would let a traverse close, in the field's words: where, how much, how well, what it looks like, what proves it. */
 public final class Suspects {
-    /** From here on an angle is written in whole units, radians. */
-    private static final double LARGE = Math.toRadians(0.1);
-
     private final Job job;
     private final Measured measured;
     private final Words words;
@@ -64,7 +60,7 @@ public final class Suspects {
         String station = job.setup(what.setup()).map(Setup::station).orElse("");
         List<String> ends = ends(what, station);
         boolean angular = what.kind().angular();
-        String size = angular ? angle(of.size()) : words.difference(of.size());
+        String size = angular ? words.size(of.size()) : words.difference(of.size());
         return new Said(
                 named(what, station),
                 (of.size() < 0 ? "-" : "+") + size,
@@ -74,13 +70,6 @@ public final class Suspects {
                 proof(what, station, size),
                 ends.isEmpty() ? "" : ends.get(0),
                 ends.size() < 2 ? "" : ends.get(1));
-    }
-
-    /** A large angle reads better in the job's own unit than in seconds. */
-    private String angle(double radians) {
-        double size = Math.abs(radians);
-        int decimals = job.units().angle() == AngleUnit.DMS ? 0 : 4;
-        return size > LARGE ? job.units().angle().write(size, decimals) : words.small(size);
     }
 
     private List<String> ends(SingleFault.What what, String station) {

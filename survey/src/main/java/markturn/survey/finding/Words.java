@@ -10,11 +10,18 @@ import markturn.survey.job.Units;
 /** Numbers in sentences, in the units of the job. */
 public record Words(Units units) {
     private static final double SMALLEST_ROUND = 10;
+    /** From here on an angle is written in whole units, radians. */
+    private static final double LARGE = Math.toRadians(0.1);
 
     /** A small angle (radians): {@code 12"} or {@code 3.7 mgon}. */
     public String small(double radians) {
         double amount = Math.abs(radians) / units.angle().small();
         return number(amount, amount < SMALLEST_ROUND ? 1 : 0) + units.angle().smallSign();
+    }
+
+    /** An angle's size (radians): a large one reads better in the job's own unit than in seconds. */
+    public String size(double radians) {
+        return Math.abs(radians) > LARGE ? angle(Math.abs(radians)) : small(radians);
     }
 
     /** A difference of lengths (metres): {@code 12 mm}, or in feet to the thousandth. */

@@ -49,19 +49,8 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
             List<String> route,
             Map<String, Position> near,
             Predicate<String> isFixed) {
-        List<Ray> rays = Rays.of(job, setups, near).stream()
-                .filter(ray -> route.contains(ray.from()) && ray.direction().isPresent())
-                .filter(ray -> route.contains(ray.to()) || ray.backsight() && isFixed.test(ray.to()))
-                .toList();
-        Set<String> held = new HashSet<>();
-        near.keySet().stream()
-                .filter(mark -> isFixed.test(mark) || mark.equals(route.get(0)))
-                .forEach(held::add);
-        Set<String> levels = new HashSet<>(held);
-        levels.removeIf(mark -> near.get(mark).elevation().isEmpty());
+        Problem problem = problem(job, setups, route, near, isFixed);
         try {
-            Problem problem =
-                    new Problem(job, setups, near, rays, new Datum(held, Optional.empty(), false, levels, false));
             if (problem.isEmpty()) {
                 return none();
             }
@@ -78,6 +67,26 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
         } catch (RankDefect | NotConverging undetermined) {
             return none();
         }
+    }
+
+    /** What is adjusted: the sights that take part, start and fixed marks held. */
+    static Problem problem(
+            Job job,
+            List<MeasuredSetup> setups,
+            List<String> route,
+            Map<String, Position> near,
+            Predicate<String> isFixed) {
+        List<Ray> rays = Rays.of(job, setups, near).stream()
+                .filter(ray -> route.contains(ray.from()) && ray.direction().isPresent())
+                .filter(ray -> route.contains(ray.to()) || ray.backsight() && isFixed.test(ray.to()))
+                .toList();
+        Set<String> held = new HashSet<>();
+        near.keySet().stream()
+                .filter(mark -> isFixed.test(mark) || mark.equals(route.get(0)))
+                .forEach(held::add);
+        Set<String> levels = new HashSet<>(held);
+        levels.removeIf(mark -> near.get(mark).elevation().isEmpty());
+        return new Problem(job, setups, near, rays, new Datum(held, Optional.empty(), false, levels, false));
     }
 
     private static Figure none() {

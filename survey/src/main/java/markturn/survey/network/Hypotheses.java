@@ -191,7 +191,8 @@ final class Hypotheses {
             }
             if (said.kind() == Kind.DIRECTION) {
                 boolean angle = directions.get(said.setup()) == 2;
-                shared.putIfAbsent(
+                // The last direction of two stands for the angle: a foresight too large makes it too large.
+                shared.put(
                         angle
                                 ? new What(SingleFault.Kind.ANGLE, said.setup(), "")
                                 : new What(SingleFault.Kind.DIRECTION, said.setup(), said.target()),

@@ -101,6 +101,13 @@ final class Trial {
                 : Optional.of(new SingleFault(what(), size, Math.sqrt(test) / LIMIT[degrees - 1]));
     }
 
+    /** The smallest size that its test would show, of a fault in one way only; empty where nothing would. */
+    OptionalDouble detectable() {
+        return isShown(0)
+                ? OptionalDouble.of(Observation.DETECTABLE_FACTOR / Math.sqrt(shown[0]))
+                : OptionalDouble.empty();
+    }
+
     /** How much alike this fault and another look in the residuals, both in one way only: the correlation of their tests. */
     double likeness(Trial other) {
         if (!isShown(0) || !other.isShown(0)) {

@@ -82,6 +82,7 @@ class TraverseController {
         model.addAttribute("rules", Traverse.Rule.values());
         model.addAttribute("key", Payload.key());
         model.addAttribute("proposed", String.join(", ", Survey.proposedRoute(book.result())));
+        model.addAttribute("routePlan", RoutePlan.of(book.result()));
         model.addAttribute(
                 "traverses",
                 book.result().measured().traverses().stream()
@@ -157,7 +158,7 @@ class TraverseController {
             double limit = TraverseLimits.angular(run);
             rows.add(new Row(
                     "angles",
-                    (value < 0 ? "-" : "+") + words.small(value),
+                    (value < 0 ? "-" : "+") + words.size(value),
                     words.small(run.predicted().angular95()),
                     words.small(limit),
                     word(value, run.predicted().angular95(), limit),

@@ -42,6 +42,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import tools.jackson.databind.node.ObjectNode;
@@ -132,13 +133,14 @@ class TurningController {
 
     /**
      * Books one pointing. Answers the page as it is then; where a field is at fault, 422 with the fields and what was expected, and
-     * nothing is stored.
+     * nothing is stored. Who asks {@code Prefer: return=minimal} (RFC 7240) hears only that it is stored.
      */
     @PostMapping("/job/{id}/turning/{name}/reading")
     Object book(
             @PathVariable String id,
             @PathVariable String name,
             @RequestParam Map<String, String> typed,
+            @RequestHeader(name = "Prefer", defaultValue = "") String prefer,
             Model model,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
@@ -150,6 +152,9 @@ class TurningController {
         }
         try {
             Book longer = store(book, name, form, reading.get(), who);
+            if (prefer.contains("return=minimal")) {
+                return ResponseEntity.noContent().build();
+            }
             Optional<TurningDesk.Aside> next =
                     form.isEmpty("aside") ? Optional.empty() : following(longer.job(), reading.get());
             return page(longer, name, next, model);

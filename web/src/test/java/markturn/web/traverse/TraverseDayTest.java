@@ -15,6 +15,9 @@ import markturn.formats.JobFile;
 import markturn.simulator.AlderWeir;
 import markturn.simulator.InstrumentErrors;
 import markturn.simulator.SimulatedStation;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
+import markturn.survey.job.Circle;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
@@ -75,6 +78,12 @@ class TraverseDayTest {
         turn(page, 8);
         page.navigate(job + "/traverse");
         assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2, PILLAR 2");
+        // The route is edited on the plan: the end goes, and comes back, by hand and by key.
+        page.locator("[data-mark='PILLAR 2'] .touch").click();
+        assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2");
+        page.locator("[data-mark='PILLAR 2']").press("Enter");
+        assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2, PILLAR 2");
+        assertThat(page.locator("[data-mark='POND 2']")).hasAttribute("aria-pressed", "true");
         page.getByText("Take this route").click();
         assertThat(page.locator("article .verdict"))
                 .containsText(Pattern.compile("Closes by \\d+(\\.\\d)? mm in 481 m"));
@@ -87,6 +96,15 @@ class TraverseDayTest {
         page.locator("article input[name=reason]").fill("not mine to adopt");
         page.getByText("Show what moves").click();
         assertThat(page.locator("h1")).hasText("Not for this account");
+        String handedOver =
+                house.application().getBean(FieldBook.class).open(JobFile.read(file), "wren", Set.of("wren", "ida"));
+        Page reviewer = house.signedIn("ida");
+        reviewer.navigate("/job/" + handedOver + "/traverse");
+        reviewer.locator("article input[name=reason]").fill("closes within its limit");
+        reviewer.getByText("Show what moves").click();
+        reviewer.getByText("Adopt them").click();
+        reviewer.waitForURL("**/point");
+        assertThat(reviewer.locator("main")).containsText("POND 2");
     }
 
     /** One target of a setup that the station turns without error, on both faces in two sets. */
@@ -138,6 +156,39 @@ class TraverseDayTest {
         assertThat(page.locator("main")).containsText("Adopted, the last one in force");
         assertThat(page.locator("main")).containsText("closes well within its limit");
         assertThat(page.locator("main")).containsText("Ida Marsh");
+    }
+
+    /** The foresight of a setup booked one degree too large, on both faces and in both sets alike. */
+    private static Setup oneDegreeOff(Setup of, String target) {
+        return of.withReadings(of.readings().stream()
+                .map(r -> r.target().equals(target)
+                        ? r.withCircle(new Circle(
+                                Angles.onCircle(r.circle().radians() + Math.toRadians(1)),
+                                AngleUnit.DMS.write(Angles.onCircle(r.circle().radians() + Math.toRadians(1)), 1)))
+                        : r)
+                .toList());
+    }
+
+    @Test
+    void aBustOfOneDegreeIsLocatedAndDrawn(House house) {
+        Job job = AlderWeir.blank().plus(Mark.named("POND 1", Mark.Kind.NEW)).plus(Mark.named("POND 2", Mark.Kind.NEW));
+        job = setUp(job, "S1", "PILLAR 1", "PILLAR 3", "POND 1", Role.FORESIGHT);
+        job = setUp(job, "S2", "POND 1", "PILLAR 1", "POND 2", Role.FORESIGHT);
+        job = setUp(job, "S3", "POND 2", "POND 1", "PILLAR 2", Role.CHECK);
+        job = setUp(job, "S4", "PILLAR 2", "PILLAR 1", "POND 2", Role.CHECK);
+        job = job.withSetup("S2", s -> oneDegreeOff(s, "POND 2"));
+        String id = house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren"));
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/traverse");
+        page.getByText("Take this route").click();
+        assertThat(page.locator(".misclosures .out").first()).isVisible();
+        assertThat(page.locator(".suspects tbody").first()).containsText("the angle at POND 1 (S2)");
+        assertThat(page.locator(".suspects tbody").first()).containsText(Pattern.compile("1°00'0\\d"));
+        assertThat(page.locator(".suspects tbody").first()).containsText("Close to a round number");
+        assertThat(page.locator(".doubt circle").first()).isVisible();
+        assertThat(page.locator(".elsewhere")).containsText("PILLAR 2");
+        page.navigate("/job/" + id + "/review");
+        assertThat(page.locator("main")).containsText("the angle at POND 1");
     }
 
     @Test

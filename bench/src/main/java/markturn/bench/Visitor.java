@@ -1,0 +1,109 @@
+package markturn.bench;
+
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** Somebody at the pages of a running Mark Turn with its demo accounts. */
+final class Visitor {
+    private final String base;
+    private final HttpClient client = HttpClient.newBuilder()
+            .cookieHandler(new CookieManager())
+            .followRedirects(HttpClient.Redirect.NORMAL)
+            .build();
+
+    Visitor(String base) {
+        this.base = base;
+    }
+
+    String address(String page) {
+        return base + page;
+    }
+
+    /**
+     * Milliseconds until a posted form has been answered.
+     *
+     * @param minimal whether nothing is asked back
+     */
+    double posted(String url, Map<String, String> form, boolean minimal) throws Exception {
+        String body = form.entrySet().stream()
+                .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
+                .collect(Collectors.joining("&"));
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body));
+        if (minimal) {
+            request.header("Prefer", "return=minimal");
+        }
+        long began = System.nanoTime();
+        HttpResponse<String> answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        double milliseconds = (System.nanoTime() - began) / 1e6;
+        if (answer.statusCode() != (minimal ? 204 : 200)) {
+            throw new IllegalStateException(url + " answered " + answer.statusCode() + " " + answer.body());
+        }
+        return milliseconds;
+    }
+
+    /** Milliseconds until an address has answered. */
+    double timed(String url) throws Exception {
+        long began = System.nanoTime();
+        HttpResponse<byte[]> answer =
+                client.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofByteArray());
+        double milliseconds = (System.nanoTime() - began) / 1e6;
+        if (answer.statusCode() != 200) {
+            throw new IllegalStateException(url + " answered " + answer.statusCode());
+        }
+        return milliseconds;
+    }
+
+    /** The token that a form of a page carries. */
+    String token(String page) throws Exception {
+        String html = client.send(
+                        HttpRequest.newBuilder(URI.create(base + page)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+        Matcher found = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"").matcher(html);
+        if (!found.find()) {
+            throw new IllegalStateException("no token on " + page);
+        }
+        return found.group(1);
+    }
+
+    /** Signs in as the demo's surveyor. */
+    void signIn() throws Exception {
+        String form = "username=wren&password=alder-weir&_csrf="
+                + URLEncoder.encode(token("/sign-in"), StandardCharsets.UTF_8);
+        client.send(
+                HttpRequest.newBuilder(URI.create(base + "/sign-in"))
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString(form))
+                        .build(),
+                HttpResponse.BodyHandlers.discarding());
+    }
+
+    /** Brings a job file in and answers its address. */
+    String bringIn(String job) throws Exception {
+        String boundary = "----bench";
+        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token("/job")
+                + "\r\n--" + boundary
+                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"bench.json\"\r\nContent-Type: application/json\r\n\r\n"
+                + job + "\r\n--" + boundary + "--\r\n";
+        HttpResponse<String> answer = client.send(
+                HttpRequest.newBuilder(URI.create(base + "/job/import"))
+                        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (!answer.uri().getPath().startsWith("/job/")) {
+            throw new IllegalStateException("the job was not taken in: " + answer.statusCode());
+        }
+        return answer.uri().toString();
+    }
+}
