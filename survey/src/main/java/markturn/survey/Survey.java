@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
+import markturn.survey.finding.Finding;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Judgements;
 import markturn.survey.finding.Rules;
@@ -24,7 +25,6 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
-import markturn.survey.station.OccupiedStation;
 import markturn.survey.traverse.RouteProposal;
 import markturn.survey.traverse.TraverseRun;
 
@@ -38,10 +38,20 @@ public final class Survey {
      * @param booked a job whose names are unique and all listed; readings that cannot be used leave empty results and findings, never an exception
      */
     public static SurveyResult compute(Job booked) {
+        return compute(booked, new Memory());
+    }
+
+    /**
+     * The same, for a job that grows.
+     *
+     * @param memory what was computed of it before; holds this computation afterwards
+     */
+    public static SurveyResult compute(Job booked, Memory memory) {
         Job job = inForce(booked);
+        memory.begin(job);
         Map<String, Position> adopted = new LinkedHashMap<>();
         Map<String, String> runs = new HashMap<>();
-        Pass pass = Pass.through(job, adopted, runs);
+        Pass pass = Pass.through(job, adopted, runs, memory);
         List<MeasuredTraverse> traverses = new ArrayList<>();
         for (Traverse traverse : job.traverses()) {
             MeasuredTraverse run = TraverseRun.compute(
@@ -49,7 +59,7 @@ public final class Survey {
             traverses.add(run);
             if (traverse.adopt() && run.northing().isPresent()) {
                 adopt(job, run, pass.positions().known(), adopted, runs);
-                pass = Pass.through(job, adopted, runs);
+                pass = Pass.through(job, adopted, runs, memory);
             }
         }
         Optional<MeasuredNetwork> network = job.network().run()
@@ -61,23 +71,23 @@ public final class Survey {
                 adopted.put(mark.name(), mark.position());
                 runs.put(mark.name(), MeasuredNetwork.RUN);
             });
-            pass = Pass.through(job, adopted, runs);
+            pass = Pass.through(job, adopted, runs, memory);
         }
         Measured measured = new Measured(
                 pass.setups(), pass.positions().marks(), pass.positions().checks(), List.copyOf(traverses), network);
-        List<Judgement> judgements = Judgements.of(job, measured);
-        return new SurveyResult(booked, measured, judgements, Rules.judge(job, measured, judgements));
+        List<Judgement> judgements = Judgements.of(job, measured, memory.judged());
+        List<Finding> findings = Rules.judge(job, measured, judgements, memory.judged());
+        memory.end();
+        return new SurveyResult(booked, measured, judgements, findings);
     }
 
     /** Every setup in the file's order, and the positions they left. */
     private record Pass(List<MeasuredSetup> setups, Positions positions) {
-        static Pass through(Job job, Map<String, Position> adopted, Map<String, String> runs) {
+        static Pass through(Job job, Map<String, Position> adopted, Map<String, String> runs, Memory memory) {
             Positions positions = new Positions(job, adopted, runs);
             List<MeasuredSetup> setups = new ArrayList<>();
             for (Setup setup : job.setups()) {
-                MeasuredSetup measured = setup.isFree()
-                        ? FreeStation.measure(job, setup, positions.known())
-                        : OccupiedStation.measure(job, setup, positions.known());
+                MeasuredSetup measured = memory.measured(job, setup, positions.known());
                 positions.carry(measured);
                 setups.add(measured);
             }

@@ -24,7 +24,7 @@ final class BacksightMissing implements Rule {
                                 .formatted(setup.setup().station())));
             }
             for (String sight : setup.setup().orientation().sights()) {
-                if (setup.booked().backsight(sight).readings().isEmpty()) {
+                if (!setup.booked().hasBacksight(sight)) {
                     found.add(missing(setup, sight));
                 } else if (setup.setup().orientation() instanceof Setup.BySights
                         && evidence.position(sight).isEmpty()) {

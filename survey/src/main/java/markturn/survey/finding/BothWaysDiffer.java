@@ -1,9 +1,13 @@
 package markturn.survey.finding;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.DoubleSupplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
@@ -20,21 +24,23 @@ final class BothWaysDiffer implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         Job job = evidence.job();
+        Set<String> stations = evidence.setups()
+                .map(setup -> job.trueName(setup.setup().station()))
+                .collect(Collectors.toSet());
         List<Leg> legs = evidence.setups()
                 .flatMap(setup -> setup.abstracts().stream()
-                        .filter(s -> s.horizontal().isPresent())
+                        .filter(s -> s.horizontal().isPresent() && stations.contains(job.trueName(s.target())))
                         .map(s -> new Leg(job.trueName(setup.setup().station()), job.trueName(s.target()), setup, s)))
                 .toList();
         List<Finding> found = new ArrayList<>();
         Set<String> told = new HashSet<>();
+        Map<String, Leg> earlier = new HashMap<>();
         for (Leg back : legs) {
-            legs.stream()
-                    .takeWhile(there -> there != back)
-                    .filter(there ->
-                            there.from().equals(back.to()) && there.to().equals(back.from()))
-                    .filter(there -> told.add(there.from() + "\n" + there.to()))
-                    .findFirst()
-                    .ifPresent(there -> compare(evidence, there, back, found));
+            Leg there = earlier.get(back.to() + "\n" + back.from());
+            if (there != null && told.add(there.from() + "\n" + there.to())) {
+                compare(evidence, there, back, found);
+            }
+            earlier.putIfAbsent(back.from() + "\n" + back.to(), back);
         }
         return found.stream();
     }
@@ -48,7 +54,7 @@ final class BothWaysDiffer implements Rule {
                 back,
                 Limit.BOTH_WAYS_DISTANCE,
                 distance,
-                stdDev(evidence.job(), there, back),
+                () -> stdDev(evidence.job(), there, back),
                 "lengths",
                 found);
         if (there.sets().elevationDifference().isPresent()
@@ -61,7 +67,7 @@ final class BothWaysDiffer implements Rule {
                     back,
                     Limit.BOTH_WAYS_ELEVATION,
                     rise,
-                    riseStdDev(evidence.job(), there, back),
+                    () -> riseStdDev(evidence.job(), there, back),
                     "height differences",
                     found);
         }
@@ -73,11 +79,14 @@ final class BothWaysDiffer implements Rule {
             Leg back,
             Limit quantity,
             double value,
-            double sigma,
+            DoubleSupplier sigma,
             String what,
             List<Finding> found) {
-        double limit =
-                Math.max(evidence.job().classOfWork().limit(quantity), NormalDistribution.twoSided(0.001) * sigma);
+        double byClass = evidence.job().classOfWork().limit(quantity);
+        if (Math.abs(value) <= byClass) {
+            return;
+        }
+        double limit = Math.max(byClass, NormalDistribution.twoSided(0.001) * sigma.getAsDouble());
         if (Math.abs(value) <= limit) {
             return;
         }

@@ -10,11 +10,11 @@ import markturn.survey.reduce.PolarFix;
 import markturn.survey.result.MeasuredSetup;
 
 /** A target turned in sets that was read on one face only, and single-face detail with what that may cost. */
-final class FaceMissing implements Rule {
+final class FaceMissing implements SetupRule {
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> Stream.concat(inSets(setup), detail(evidence, setup)));
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        return Stream.concat(inSets(setup), detail(evidence, setup));
     }
 
     private static Stream<Finding> inSets(MeasuredSetup setup) {

@@ -16,7 +16,7 @@ import markturn.survey.reduce.FaceMeans;
 import markturn.survey.result.MeasuredSetup;
 
 /** A face-left, face-right pair that misses 180° (or 360° of zenith) by far more than the others: a misread digit, a wrong face, a wrong target. */
-final class FacesDiffer implements Rule {
+final class FacesDiffer implements SetupRule {
 
     /** Digits people misread, as excess over 180°, and how it is said. Common practice, no source. */
     private static final Map<Double, String> DIGITS = digits();
@@ -36,21 +36,19 @@ final class FacesDiffer implements Rule {
     }
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> {
-            List<Finding> found = new ArrayList<>();
-            FacePairs.collimations(setup).stream()
-                    .filter(FacePairs.Pair::isGross)
-                    .forEach(pair -> found.add(circles(evidence, setup, pair)));
-            FacePairs.indexes(setup).stream()
-                    .filter(FacePairs.Pair::isGross)
-                    .forEach(pair -> found.add(zeniths(evidence, setup, pair)));
-            setup.booked().readings().stream()
-                    .map(BookedReading::reading)
-                    .filter(FacesDiffer::zenithContradictsFace)
-                    .forEach(r -> found.add(wrongFace(setup, r)));
-            return found.stream();
-        });
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        List<Finding> found = new ArrayList<>();
+        FacePairs.collimations(setup).stream()
+                .filter(FacePairs.Pair::isGross)
+                .forEach(pair -> found.add(circles(evidence, setup, pair)));
+        FacePairs.indexes(setup).stream()
+                .filter(FacePairs.Pair::isGross)
+                .forEach(pair -> found.add(zeniths(evidence, setup, pair)));
+        setup.booked().readings().stream()
+                .map(BookedReading::reading)
+                .filter(FacesDiffer::zenithContradictsFace)
+                .forEach(r -> found.add(wrongFace(setup, r)));
+        return found.stream();
     }
 
     private static boolean zenithContradictsFace(Reading reading) {

@@ -11,16 +11,15 @@ import markturn.survey.reduce.Heights;
 import markturn.survey.result.MeasuredSetup;
 
 /** A height of instrument or reflector that is hardly ever met. Bounds: common practice, no source. */
-final class HeightUnlikely implements Rule {
+final class HeightUnlikely implements SetupRule {
 
     private static final double LOWEST_INSTRUMENT = 0.15;
     private static final double HIGHEST_INSTRUMENT = 2.2;
     private static final double HIGHEST_REFLECTOR = 5.2;
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups()
-                .flatMap(setup -> Stream.concat(instrument(evidence, setup), reflectors(evidence, setup)));
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        return Stream.concat(instrument(evidence, setup), reflectors(evidence, setup));
     }
 
     private static Stream<Finding> instrument(Evidence evidence, MeasuredSetup setup) {

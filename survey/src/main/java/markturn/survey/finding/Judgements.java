@@ -3,9 +3,11 @@ package markturn.survey.finding;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
@@ -30,18 +32,22 @@ public final class Judgements {
     private record Test(Limit quantity, String target, OptionalInt set, double value, double sigma, int pairs) {}
 
     private final Job job;
-    private final Measured measured;
+    private final Map<String, List<Check>> checks;
 
     private Judgements(Job job, Measured measured) {
         this.job = job;
-        this.measured = measured;
+        this.checks = measured.checks().stream().collect(Collectors.groupingBy(Check::from));
     }
 
     /** All judgements, setup by setup. */
-    public static List<Judgement> of(Job job, Measured measured) {
+    public static List<Judgement> of(Job job, Measured measured, JudgedBefore before) {
         Judgements judgements = new Judgements(job, measured);
         List<Judgement> all = new ArrayList<>();
-        measured.setups().forEach(setup -> all.addAll(judgements.judge(setup.name(), judgements.testsOf(setup))));
+        measured.setups()
+                .forEach(setup -> all.addAll(before.judgements(
+                        setup,
+                        judgements.checksFrom(setup.name()),
+                        () -> judgements.judge(setup.name(), judgements.testsOf(setup)))));
         judgements.judgeSatelliteFixes(all);
         return all;
     }
@@ -215,9 +221,13 @@ public final class Judgements {
         }
     }
 
+    private List<Check> checksFrom(String from) {
+        return checks.getOrDefault(from, List.of());
+    }
+
     private void secondFixes(String from, List<Test> tests) {
-        for (Check check : measured.checks()) {
-            if (check.from().equals(from) && !orients(from, check.mark())) {
+        for (Check check : checksFrom(from)) {
+            if (!orients(from, check.mark())) {
                 test(Limit.SECOND_FIX_POSITION, check.mark(), check.plan(), check.positionStdDev(), tests);
                 test(
                         Limit.SECOND_FIX_ELEVATION,

@@ -4,25 +4,24 @@ import java.util.HashSet;
 import java.util.Set;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.result.MeasuredSetup;
 
 /** A target that was never turned in a set together with the zero sight. */
-final class NoCommonSet implements Rule {
+final class NoCommonSet implements SetupRule {
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> {
-            Set<String> told = new HashSet<>();
-            return setup.shots().stream()
-                    .filter(s -> s.direction().isEmpty() && told.add(s.fix().target()))
-                    .map(s -> Finding.of(
-                            "no-common-set",
-                            Severity.STOP,
-                            setup.name(),
-                            s.fix().target(),
-                            "%s was never sighted on a circle that also holds %s, so it has no direction. Turn both in one set."
-                                    .formatted(
-                                            s.fix().target(),
-                                            setup.setup().orientation().zero())));
-        });
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        Set<String> told = new HashSet<>();
+        return setup.shots().stream()
+                .filter(s -> s.direction().isEmpty() && told.add(s.fix().target()))
+                .map(s -> Finding.of(
+                        "no-common-set",
+                        Severity.STOP,
+                        setup.name(),
+                        s.fix().target(),
+                        "%s was never sighted on a circle that also holds %s, so it has no direction. Turn both in one set."
+                                .formatted(
+                                        s.fix().target(),
+                                        setup.setup().orientation().zero())));
     }
 }

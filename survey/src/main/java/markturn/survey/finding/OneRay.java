@@ -1,8 +1,11 @@
 package markturn.survey.finding;
 
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Mark;
+import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 
 /** New control that rests on one ray only. */
@@ -10,14 +13,16 @@ final class OneRay implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
+        Set<String> checked = evidence.measured().checks().stream()
+                .filter(c -> c.northingDifference().isPresent())
+                .map(Check::mark)
+                .collect(Collectors.toSet());
         return evidence.measured().marks().stream()
                 .filter(m -> m.mark().kind() == Mark.Kind.NEW
                         && m.position().isPresent()
                         && m.from().isPresent())
                 .filter(m -> m.adjustedBy().isEmpty() && !isFreeStation(evidence, m))
-                .filter(m -> evidence.measured().checks().stream()
-                        .noneMatch(c -> c.mark().equals(m.name())
-                                && c.northingDifference().isPresent()))
+                .filter(m -> !checked.contains(m.name()))
                 .map(m -> Finding.of(
                         "one-ray",
                         Severity.WARN,
@@ -31,9 +36,9 @@ final class OneRay implements Rule {
 
     /** A free station is fixed by all its marks together; what that proves is said there. */
     private static boolean isFreeStation(Evidence evidence, MeasuredMark mark) {
-        return evidence.setups()
-                .anyMatch(s -> s.setup().isFree()
-                        && mark.from().filter(s.name()::equals).isPresent()
-                        && evidence.job().trueName(s.setup().station()).equals(mark.name()));
+        return mark.from()
+                .flatMap(evidence.job()::setup)
+                .filter(s -> s.isFree() && evidence.job().trueName(s.station()).equals(mark.name()))
+                .isPresent();
     }
 }

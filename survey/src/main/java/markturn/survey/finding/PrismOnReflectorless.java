@@ -8,36 +8,35 @@ import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.BookedReading;
+import markturn.survey.result.MeasuredSetup;
 
 /** A prism constant that the instrument had keyed in on a sight without reflector. */
-final class PrismOnReflectorless implements Rule {
+final class PrismOnReflectorless implements SetupRule {
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> {
-            List<Reading> readings = setup.booked().readings().stream()
-                    .map(BookedReading::reading)
-                    .filter(r -> r.reflector().equals(Reflector.REFLECTORLESS)
-                            && r.slope().isPresent())
-                    .filter(r -> applied(r) != 0)
-                    .toList();
-            if (readings.isEmpty()) {
-                return Stream.empty();
-            }
-            double constant = applied(readings.get(0));
-            return Stream.of(Finding.of(
-                            "prism-on-reflectorless",
-                            Severity.WARN,
-                            setup.name(),
-                            readings.get(0).target(),
-                            "A prism constant of %s was keyed in while %s sighted without reflector (%s first). It has been taken out of the distance. Set the instrument to reflectorless."
-                                    .formatted(
-                                            (constant < 0 ? "-" : "")
-                                                    + evidence.words().difference(constant),
-                                            readings.size() == 1 ? "one point was" : readings.size() + " readings were",
-                                            readings.get(0).target()))
-                    .with(Measure.LENGTH, constant, 0));
-        });
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        List<Reading> readings = setup.booked().readings().stream()
+                .map(BookedReading::reading)
+                .filter(r -> r.reflector().equals(Reflector.REFLECTORLESS)
+                        && r.slope().isPresent())
+                .filter(r -> applied(r) != 0)
+                .toList();
+        if (readings.isEmpty()) {
+            return Stream.empty();
+        }
+        double constant = applied(readings.get(0));
+        return Stream.of(Finding.of(
+                        "prism-on-reflectorless",
+                        Severity.WARN,
+                        setup.name(),
+                        readings.get(0).target(),
+                        "A prism constant of %s was keyed in while %s sighted without reflector (%s first). It has been taken out of the distance. Set the instrument to reflectorless."
+                                .formatted(
+                                        (constant < 0 ? "-" : "")
+                                                + evidence.words().difference(constant),
+                                        readings.size() == 1 ? "one point was" : readings.size() + " readings were",
+                                        readings.get(0).target()))
+                .with(Measure.LENGTH, constant, 0));
     }
 
     private static double applied(Reading reading) {

@@ -2,7 +2,6 @@ package markturn.survey.finding;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
 import markturn.survey.job.Job;
 import markturn.survey.result.Measured;
 
@@ -24,6 +23,7 @@ public final class Rules {
             new NoCommonSet(),
             new FacesDiffer(),
             new WrongTarget(),
+            new TargetsSwapped(),
             new BacksightDistance(),
             new BacksightElevation(),
             new BacksightOtherMark(),
@@ -66,11 +66,14 @@ public final class Rules {
     private Rules() {}
 
     /** Everything the rules find, stops first, each with its answer where one holds. */
-    public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements) {
+    public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements, JudgedBefore before) {
         Evidence evidence = new Evidence(job, measured, judgements);
         Answers answers = new Answers(job);
-        Stream<Finding> found = ALL.stream().flatMap(rule -> rule.judge(evidence));
-        return answers.applyTo(found.toList()).stream()
+        List<Finding> found = ALL.stream()
+                .flatMap(rule -> before.found(rule, evidence).stream())
+                .toList();
+        before.done();
+        return answers.applyTo(found).stream()
                 .sorted(Comparator.comparing(Finding::severity).reversed())
                 .toList();
     }

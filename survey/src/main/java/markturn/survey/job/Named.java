@@ -9,7 +9,7 @@ import java.util.RandomAccess;
 import java.util.function.Function;
 
 /** A list that does not change and whose elements are found by name without looking through it. Where a name is used twice, the first. */
-final class Named<T> extends AbstractList<T> implements RandomAccess {
+public final class Named<T> extends AbstractList<T> implements RandomAccess {
     private final List<T> all;
     private final Map<String, T> byName = new HashMap<>();
 
@@ -18,12 +18,13 @@ final class Named<T> extends AbstractList<T> implements RandomAccess {
         this.all.forEach(each -> byName.putIfAbsent(name.apply(each), each));
     }
 
-    static <T> List<T> of(List<T> all, Function<T, String> name) {
+    /** A list whose elements can be found by these names. */
+    public static <T> List<T> of(List<T> all, Function<T, String> name) {
         return all instanceof Named<T> ? all : new Named<>(all, name);
     }
 
     /** The element of that name in a list made by {@link #of}. */
-    static <T> Optional<T> find(List<T> all, String name) {
+    public static <T> Optional<T> find(List<T> all, String name) {
         return Optional.ofNullable(((Named<T>) all).byName.get(name));
     }
 

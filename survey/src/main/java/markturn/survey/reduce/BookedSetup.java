@@ -111,6 +111,14 @@ public final class BookedSetup {
         return bySet;
     }
 
+    /** Whether a mark was sighted as a backsight at all. */
+    public boolean hasBacksight(String target) {
+        String same = trueName.apply(target);
+        return readings.stream()
+                .anyMatch(b -> b.reading().role() == Reading.Role.BACKSIGHT
+                        && trueName.apply(b.reading().target()).equals(same));
+    }
+
     private Pointings backsight(String target, Predicate<Reading> counts) {
         String same = trueName.apply(target);
         return new Pointings(

@@ -2,6 +2,7 @@ package markturn.survey.result;
 
 import java.util.List;
 import java.util.Optional;
+import markturn.survey.job.Named;
 
 /** Everything that was computed from a job, before it is judged. Marks are listed once, without their other names. */
 public record Measured(
@@ -10,13 +11,18 @@ public record Measured(
         List<Check> checks,
         List<MeasuredTraverse> traverses,
         Optional<MeasuredNetwork> network) {
+    public Measured {
+        setups = Named.of(setups, MeasuredSetup::name);
+        marks = Named.of(marks, MeasuredMark::name);
+    }
+
     /** The setup of that name, which must be in the job. */
     public MeasuredSetup setup(String name) {
-        return setups.stream().filter(s -> s.name().equals(name)).findFirst().orElseThrow();
+        return Named.find(setups, name).orElseThrow();
     }
 
     /** The mark of that (true) name; empty where the job does not list it. */
     public Optional<MeasuredMark> mark(String name) {
-        return marks.stream().filter(m -> m.name().equals(name)).findFirst();
+        return Named.find(marks, name);
     }
 }

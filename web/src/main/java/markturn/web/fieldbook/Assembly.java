@@ -15,6 +15,7 @@ import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.formats.Pieces;
 import markturn.simulator.Practice;
+import markturn.survey.Memory;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
@@ -41,7 +42,7 @@ final class Assembly {
     static Book empty(String jobId) {
         Units units = new Units(LengthUnit.METRE, markturn.survey.angle.AngleUnit.DMS);
         Job nothing = Job.opened("", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL);
-        return new Book(jobId, List.of(), nothing, Map.of(), Circumstances.NONE);
+        return new Book(jobId, List.of(), nothing, Map.of(), Circumstances.NONE, new Memory());
     }
 
     /**
@@ -105,7 +106,7 @@ final class Assembly {
                     places.put(entry.key() + "/" + setup.name() + "/" + i, new Place(setup.name(), i));
                 }
             }
-            return new Book(book.jobId(), added(book.entries(), entry), job, places, Circumstances.NONE);
+            return new Book(book.jobId(), added(book.entries(), entry), job, places, Circumstances.NONE, book.memory());
         } catch (FaultyFile faulty) {
             throw new Refused("", faulty.getMessage());
         }
@@ -117,7 +118,8 @@ final class Assembly {
                 added(book.entries(), entry),
                 change.apply(book.job()),
                 book.places(),
-                book.circumstances());
+                book.circumstances(),
+                book.memory());
     }
 
     private static Instrument unused(Job job, Instrument instrument) {
@@ -180,7 +182,8 @@ final class Assembly {
 
     /** The book with an entry that changes nothing of the job itself. */
     private static Book beside(Book book, Entry entry, Circumstances circumstances) {
-        return new Book(book.jobId(), added(book.entries(), entry), book.job(), book.places(), circumstances);
+        return new Book(
+                book.jobId(), added(book.entries(), entry), book.job(), book.places(), circumstances, book.memory());
     }
 
     private static Practice practice(JsonNode payload) {
@@ -255,7 +258,7 @@ final class Assembly {
                                 new Pen(entry.payload().get("device").asString(), entry.by()))
                 : book.circumstances();
         Job job = book.job().withSetup(setup.name(), s -> s.plus(reading));
-        return new Book(book.jobId(), added(book.entries(), entry), job, places, circumstances);
+        return new Book(book.jobId(), added(book.entries(), entry), job, places, circumstances, book.memory());
     }
 
     /** One device holds the pen of a setup; a reading from another waits until that one takes it. */
@@ -282,7 +285,8 @@ final class Assembly {
                 return setup.withReadings(readings);
             });
         }
-        return new Book(book.jobId(), added(book.entries(), entry), job, book.places(), book.circumstances());
+        return new Book(
+                book.jobId(), added(book.entries(), entry), job, book.places(), book.circumstances(), book.memory());
     }
 
     private static <T> List<T> added(List<T> list, T more) {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import markturn.simulator.Practice;
+import markturn.survey.Memory;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Proof;
@@ -22,18 +23,28 @@ public final class Book {
     private final Job job;
     private final Map<String, Place> places;
     private final Circumstances circumstances;
+    /** Shared by the books of one job: what one computed, the next need not. */
+    private final Memory memory;
+
     private SurveyResult result;
     private Set<String> unproved;
 
     /** Where the reading of an entry stands in the job. */
     public record Place(String setup, int index) {}
 
-    Book(String jobId, List<Entry> entries, Job job, Map<String, Place> places, Circumstances circumstances) {
+    Book(
+            String jobId,
+            List<Entry> entries,
+            Job job,
+            Map<String, Place> places,
+            Circumstances circumstances,
+            Memory memory) {
         this.jobId = jobId;
         this.entries = entries;
         this.job = job;
         this.places = places;
         this.circumstances = circumstances;
+        this.memory = memory;
     }
 
     public String jobId() {
@@ -57,7 +68,9 @@ public final class Book {
     /** Everything computed from the job, once per revision. */
     public synchronized SurveyResult result() {
         if (result == null) {
-            result = Survey.compute(job);
+            synchronized (memory) {
+                result = Survey.compute(job, memory);
+            }
         }
         return result;
     }
@@ -69,6 +82,10 @@ public final class Book {
             unproved = Proof.unproved(job, computed.measured(), computed.findings());
         }
         return unproved;
+    }
+
+    Memory memory() {
+        return memory;
     }
 
     Map<String, Place> places() {

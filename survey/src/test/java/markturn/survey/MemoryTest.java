@@ -1,0 +1,108 @@
+package markturn.survey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reading.Role;
+import markturn.survey.job.Setup;
+import org.junit.jupiter.api.Test;
+
+/** A job that is computed while it grows and changes is the same as one computed from nothing. Theory: a pure function. */
+class MemoryTest {
+    private static List<Reading> sight(String target, Role role, double degrees, double slope) {
+        double left = Math.toRadians(degrees);
+        return Jobs.pair(target, role, 1, AngleUnit.DMS.write(left, 1), AngleUnit.DMS.write(left + Math.PI, 1), slope);
+    }
+
+    private static Setup setup(String name, String on, String back, List<Reading> readings) {
+        Setup of = Jobs.with(new Earth(6371000, 0.13, false, 1), new Setup.BySights(List.of(back)), readings)
+                .setups()
+                .get(0);
+        return new Setup(
+                name,
+                on,
+                of.method(),
+                of.instrument(),
+                of.instrumentHeight(),
+                of.tilt(),
+                of.atmosphere(),
+                of.orientation(),
+                readings);
+    }
+
+    @Test
+    void whateverChangesTheResultIsAsIfComputedAnew() {
+        Random random = new Random(11);
+        Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
+        job = job.plus(setup(
+                "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
+        Memory memory = new Memory();
+        List<SurveyResult> all = new ArrayList<>();
+        for (int step = 0; step < 60; step++) {
+            int which = random.nextInt(6);
+            String name = random.nextBoolean() ? "S1" : "S2";
+            double degrees = 360 * random.nextDouble();
+            job = switch (which) {
+                case 0 ->
+                    job.withSetup(
+                            name,
+                            s -> s.plus(sight("301", Role.DETAIL, degrees, 20).get(0)));
+                case 1 ->
+                    job.withSetup(
+                            name,
+                            s -> s.withReadings(s.readings()
+                                    .subList(0, Math.max(4, s.readings().size() - 1))));
+                case 2 ->
+                    job.withMark(
+                            "B",
+                            m -> Mark.control(
+                                    "B",
+                                    1100 + degrees / 1000,
+                                    5000,
+                                    m.given().get().elevation(),
+                                    ""));
+                case 3 ->
+                    job.withSetup(
+                            "S1",
+                            s -> s.plus(sight("T1", Role.CHECK, degrees, 90).get(0)));
+                case 4 -> job.withEarth(job.earth().withScaleFactor(1 + degrees * 1e-7));
+                default ->
+                    job.withMark(
+                            "C",
+                            m -> Mark.control(
+                                    "C", 1000, 5200 + degrees, m.given().get().elevation(), ""));
+            };
+            SurveyResult grown = Survey.compute(job, memory);
+            SurveyResult anew = Survey.compute(job);
+            assertThat(grown.measured().marks()).isEqualTo(anew.measured().marks());
+            assertThat(grown.measured().checks()).isEqualTo(anew.measured().checks());
+            assertThat(grown.judgements()).isEqualTo(anew.judgements());
+            assertThat(grown.findings()).isEqualTo(anew.findings());
+            all.add(grown);
+        }
+        assertThat(all.get(0).findings()).isNotEqualTo(all.get(59).findings());
+    }
+
+    @Test
+    void whatDidNotChangeIsTakenOver() {
+        Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
+        job = job.plus(setup(
+                "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
+        Memory memory = new Memory();
+        SurveyResult before = Survey.compute(job, memory);
+        Job longer = job.withSetup(
+                "S2", s -> s.plus(sight("301", Role.DETAIL, 10, 20).get(0)));
+        SurveyResult after = Survey.compute(longer, memory);
+        assertThat(after.measured().setups().get(0))
+                .isSameAs(before.measured().setups().get(0));
+        assertThat(after.measured().setups().get(1))
+                .isNotSameAs(before.measured().setups().get(1));
+    }
+}
