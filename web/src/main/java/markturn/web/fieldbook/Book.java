@@ -1,5 +1,6 @@
 package markturn.web.fieldbook;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +29,7 @@ public final class Book {
 
     private SurveyResult result;
     private Set<String> unproved;
+    private Map<Place, String> keys;
 
     /** Where the reading of an entry stands in the job. */
     public record Place(String setup, int index) {}
@@ -118,13 +120,12 @@ public final class Book {
     }
 
     /** The key of a reading, by which it is struck out. */
-    public String keyOf(String setup, int index) {
-        Place place = new Place(setup, index);
-        return places.entrySet().stream()
-                .filter(e -> e.getValue().equals(place))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElseThrow();
+    public synchronized String keyOf(String setup, int index) {
+        if (keys == null) {
+            keys = new HashMap<>();
+            places.forEach((key, place) -> keys.putIfAbsent(place, key));
+        }
+        return Optional.ofNullable(keys.get(new Place(setup, index))).orElseThrow();
     }
 
     /** The reading of that key. */

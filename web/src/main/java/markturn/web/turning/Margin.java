@@ -1,7 +1,10 @@
 package markturn.web.turning;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.SurveyResult;
@@ -27,19 +30,35 @@ final class Margin {
     private final MeasuredSetup setup;
     private final Display show;
     private final Words words;
+    private final Map<Integer, PolarFix> fixes = new HashMap<>();
+    private final Map<PolarFix, Shot> shots = new IdentityHashMap<>();
+    private final List<Judgement> out;
+    private final List<Finding> faces;
+    private final Map<String, Check> checks = new HashMap<>();
 
     Margin(SurveyResult result, MeasuredSetup setup, Display show) {
         this.result = result;
         this.setup = setup;
         this.show = show;
         this.words = new Words(result.job().units());
+        for (PolarFix fix : setup.booked().fixes()) {
+            fix.pointings().readings().forEach(b -> fixes.putIfAbsent(b.place(), fix));
+        }
+        setup.shots().forEach(shot -> shots.put(shot.fix(), shot));
+        this.out = result.judgements().stream()
+                .filter(j -> j.isOut() && j.setup().equals(setup.name()))
+                .toList();
+        this.faces = result.findingsOf(setup.name()).stream()
+                .filter(f -> f.code().equals("faces-differ") || f.code().equals("wrong-target"))
+                .toList();
+        result.measured().checks().stream()
+                .filter(c -> c.from().equals(setup.name()))
+                .forEach(c -> checks.putIfAbsent(c.mark(), c));
     }
 
     /** The fix a line belongs to; empty for a line that is struck out. */
     Optional<PolarFix> fix(int place) {
-        return setup.booked().fixes().stream()
-                .filter(f -> f.pointings().readings().stream().anyMatch(b -> b.place() == place))
-                .findFirst();
+        return Optional.ofNullable(fixes.get(place));
     }
 
     private int circle(PolarFix fix, int place) {
@@ -109,9 +128,7 @@ final class Margin {
                     + " since the backsight");
             return;
         }
-        setup.shots().stream()
-                .filter(s -> s.fix() == fix)
-                .findFirst()
+        Optional.ofNullable(shots.get(fix))
                 .flatMap(Shot::position)
                 .ifPresent(p -> phrases.add("N " + show.length(p.northing()) + "  E " + show.length(p.easting())
                         + (p.elevation().isPresent() ? "  H " + show.length(p.elevation()) : "")));
@@ -133,10 +150,7 @@ final class Margin {
     }
 
     private Optional<Check> check(PolarFix fix) {
-        String mark = result.job().trueName(fix.target());
-        return result.measured().checks().stream()
-                .filter(c -> c.from().equals(setup.name()) && c.mark().equals(mark))
-                .findFirst();
+        return Optional.ofNullable(checks.get(result.job().trueName(fix.target())));
     }
 
     /** What is out of its limit at this line, and by how much. */
@@ -156,13 +170,11 @@ final class Margin {
                         .get(fix.pointings().readings().size() - 1)
                         .place()
                 == place;
-        for (Judgement out : result.judgements()) {
-            boolean here = out.isOut()
-                    && out.setup().equals(setup.name())
-                    && out.target().equals(fix.target());
-            boolean inThisSet = out.set().isPresent() ? out.set().getAsInt() == set : lastOfFix;
-            if (here && inThisSet && fits(out, fix) && isBlamed(out)) {
-                judged.add(new Judged(severity(out), phrase(out)));
+        for (Judgement judgement : out) {
+            boolean here = judgement.target().equals(fix.target());
+            boolean inThisSet = judgement.set().isPresent() ? judgement.set().getAsInt() == set : lastOfFix;
+            if (here && inThisSet && fits(judgement, fix) && isBlamed(judgement)) {
+                judged.add(new Judged(severity(judgement), phrase(judgement)));
             }
         }
         faces(fix, set).ifPresent(judged::add);
@@ -213,8 +225,7 @@ final class Margin {
     }
 
     private Optional<Judged> faces(PolarFix fix, int set) {
-        return result.findingsOf(setup.name()).stream()
-                .filter(f -> f.code().equals("faces-differ") || f.code().equals("wrong-target"))
+        return faces.stream()
                 .filter(f -> f.target().equals(fix.target()) && f.text().startsWith("Set " + set))
                 .map(f -> new Judged(f.severity(), f.text()))
                 .findFirst();
