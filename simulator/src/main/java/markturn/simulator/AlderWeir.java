@@ -199,9 +199,9 @@ public final class AlderWeir {
     }
 
     private Setup pondOne() {
-        pause(12);
+        pause(7);
+        List<Reading> readings = new ArrayList<>(firstAttempt());
         SimulatedStation station = station("POND 1", 1.571, 300);
-        List<Reading> readings = new ArrayList<>();
         round(station, readings, 1, "PILLAR 1", 1.530, "POND 2", 1.462);
         station.drift(9 * Angles.SECOND);
         List<Reading> second = new ArrayList<>();
@@ -214,6 +214,18 @@ public final class AlderWeir {
         detail(station, readings, "SLUICE 1", "SLUICE 2", "LEAT 1");
         check(station, readings, "PILLAR 1", PRISM, 1.530);
         return setup("S2", "POND 1", 1.571, "PILLAR 1", readings);
+    }
+
+    /** The set that did not let the figure close: a degree misread at the foresight. Struck out and turned again, it stays in the record. */
+    private List<Reading> firstAttempt() {
+        SimulatedStation station = new SimulatedStation(
+                world, "POND 1", 1.571, 1.2, Earth.USUAL, InstrumentErrors.of(instrument), new Random(SEED + 1));
+        List<Reading> turned = new ArrayList<>();
+        round(station, turned, 1, "PILLAR 1", 1.530, "POND 2", 1.462);
+        return turned.stream()
+                .map(r -> r.target().equals("POND 2") ? shifted(r, Math.toRadians(1)) : r)
+                .map(r -> r.struckOut("first attempt: the figure missed by metres; turned again"))
+                .toList();
     }
 
     private Setup pondTwo() {
