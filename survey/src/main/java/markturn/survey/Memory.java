@@ -5,9 +5,11 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import markturn.survey.finding.JudgedBefore;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
@@ -20,6 +22,8 @@ import markturn.survey.station.OccupiedStation;
  * it a job that grew by one reading is computed anew only where that reading counts. One thread at a time.
  */
 public final class Memory {
+    private static final String UNKNOWN = "unknown";
+
     private List<Object> settings = List.of();
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
@@ -74,9 +78,10 @@ public final class Memory {
         }
         List<Object> all = new ArrayList<>(2 * names.size());
         for (String name : names) {
-            all.add(job.mark(name));
-            Position at = positions.get(job.trueName(name));
-            all.add(at == null ? "unknown" : at);
+            Optional<Mark> mark = job.mark(name);
+            Position at = positions.get(mark.flatMap(Mark::sameAs).orElse(name));
+            all.add(mark);
+            all.add(at == null ? UNKNOWN : at);
         }
         return all;
     }

@@ -27,7 +27,9 @@ final class Answers {
 
     /** The findings with their answers. */
     List<Finding> applyTo(List<Finding> findings) {
-        return findings.stream().map(finding -> applyTo(finding, findings)).toList();
+        return decisions.isEmpty()
+                ? findings
+                : findings.stream().map(finding -> applyTo(finding, findings)).toList();
     }
 
     private Finding applyTo(Finding finding, List<Finding> all) {

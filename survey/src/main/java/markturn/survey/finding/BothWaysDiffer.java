@@ -13,6 +13,7 @@ import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
 
@@ -27,9 +28,15 @@ final class BothWaysDiffer implements Rule {
         Set<String> stations = evidence.setups()
                 .map(setup -> job.trueName(setup.setup().station()))
                 .collect(Collectors.toSet());
+        // By every name they go by: of thousands of sights few are to stations.
+        job.marks().stream()
+                .filter(mark -> mark.sameAs().filter(stations::contains).isPresent())
+                .map(Mark::name)
+                .toList()
+                .forEach(stations::add);
         List<Leg> legs = evidence.setups()
                 .flatMap(setup -> setup.abstracts().stream()
-                        .filter(s -> s.horizontal().isPresent() && stations.contains(job.trueName(s.target())))
+                        .filter(s -> s.horizontal().isPresent() && stations.contains(s.target()))
                         .map(s -> new Leg(job.trueName(setup.setup().station()), job.trueName(s.target()), setup, s)))
                 .toList();
         List<Finding> found = new ArrayList<>();

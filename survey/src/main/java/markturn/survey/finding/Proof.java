@@ -24,13 +24,15 @@ public final class Proof {
 
     private final Job job;
     private final Measured measured;
-    private final List<Finding> findings;
+    private final Set<String> stopped = new HashSet<>();
+    private final Set<String> decided = new HashSet<>();
     private final Set<String> unproved = new HashSet<>();
 
     private Proof(Job job, Measured measured, List<Finding> findings) {
         this.job = job;
         this.measured = measured;
-        this.findings = findings;
+        findings.stream().filter(Finding::isOpenStop).map(Finding::setup).forEach(stopped::add);
+        job.decisions().forEach(d -> decided.add(d.concerning("setup")));
         for (Setup setup : job.setups()) {
             if (!holds(setup)) {
                 unproved.add(setup.name());
@@ -44,8 +46,8 @@ public final class Proof {
     }
 
     private boolean holds(Setup setup) {
-        boolean open = findings.stream().anyMatch(f -> f.setup().equals(setup.name()) && f.isOpenStop());
-        return !open
+        return !stopped.contains(setup.name())
+                && decided.contains(setup.name())
                 && acceptance(job, setup).isPresent()
                 && restsOn(setup).stream().noneMatch(unproved::contains);
     }

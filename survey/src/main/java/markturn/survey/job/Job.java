@@ -112,7 +112,8 @@ public record Job(
 
     /** The name a mark goes by once it is followed through {@code sameAs}. */
     public String trueName(String called) {
-        return mark(called).flatMap(Mark::sameAs).orElse(called);
+        Mark mark = Named.get(marks, called);
+        return mark == null ? called : mark.sameAs().orElse(called);
     }
 
     /** Whether something of that kind was decided on that setup. */

@@ -12,8 +12,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import markturn.formats.Pieces;
 import markturn.survey.angle.TypedAngle;
 import markturn.survey.job.Circle;
@@ -85,8 +87,17 @@ class TurningController {
         model.addAttribute("reasons", REASONS);
         model.addAttribute("key", Payload.key());
         model.addAttribute("reflectors", reflectors(book.job()));
-        model.addAttribute("codes", book.job().marks().stream().map(Mark::name).toList());
+        model.addAttribute("codes", offered(book.job(), setup));
         return "turning/page";
+    }
+
+    /** The marks that are offered to be sighted: control of either kind, and the located points of this setup. */
+    private static List<String> offered(Job job, Setup setup) {
+        Set<String> here = setup.readings().stream().map(Reading::target).collect(Collectors.toSet());
+        return job.marks().stream()
+                .filter(mark -> mark.kind() != Mark.Kind.LOCATED || here.contains(mark.name()))
+                .map(Mark::name)
+                .toList();
     }
 
     private static List<String> reflectors(Job job) {

@@ -151,13 +151,15 @@ final class TurningDesk {
                         ? DoubtfulShots.places(measured).size()
                         : 0,
                 loose(),
-                result.measured().marks().stream()
-                        .filter(m -> m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
-                        .map(m -> m.name())
-                        .filter(name -> isStanding()
-                                && order.aim(name).isPresent()
-                                && !setup.orientation().sights().contains(name))
-                        .toList());
+                !isStanding()
+                        ? List.of()
+                        : result.measured().marks().stream()
+                                .filter(m ->
+                                        m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
+                                .map(m -> m.name())
+                                .filter(name -> order.aim(name).isPresent()
+                                        && !setup.orientation().sights().contains(name))
+                                .toList());
     }
 
     /** What would stay unproved if the instrument were picked up now; nothing is said once it has been. */
