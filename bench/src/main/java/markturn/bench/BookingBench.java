@@ -13,7 +13,7 @@ public final class BookingBench {
     private static final int SETUPS = 200;
     private static final int DETAIL = 17;
     private static final double LEG = 80;
-    private static final int LAST = 20;
+    private static final int LAST = 100;
     private static final int WARM_UP = 200;
     private static final int MEASURED = 100;
 

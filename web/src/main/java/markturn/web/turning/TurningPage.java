@@ -1,6 +1,7 @@
 package markturn.web.turning;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.finding.BeforePickingUp;
@@ -65,7 +66,36 @@ public record TurningPage(
             String height,
             String time,
             List<String> margin,
-            List<Judged> judgements) {}
+            List<Judged> judgements) {
+        /** {@code L} or {@code R}. */
+        public String face() {
+            return reading.face() == Reading.Face.LEFT ? "L" : "R";
+        }
+
+        public String target() {
+            return reading.target();
+        }
+
+        /** The role in words. */
+        public String role() {
+            return reading.role().name().toLowerCase(Locale.ROOT);
+        }
+
+        public boolean stands() {
+            return reading.stands();
+        }
+
+        /** The number of its set; empty outside the sets. */
+        public String set() {
+            return reading.set().isPresent() ? String.valueOf(reading.set().getAsInt()) : "";
+        }
+
+        /** What striking it out is called to who cannot see the line. */
+        public String strikeLabel() {
+            return "Strike out " + reading.target() + " face "
+                    + reading.face().name().toLowerCase(Locale.ROOT) + " " + circle;
+        }
+    }
 
     /** A judgement beside the number that caused it. */
     public record Judged(Finding.Severity severity, String words) {}
