@@ -3,11 +3,14 @@ package markturn.web.deliver;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import markturn.formats.CoordinateCsv;
+import markturn.formats.DxfFile;
+import markturn.formats.GeoJsonFile;
 import markturn.formats.JobFile;
 import markturn.formats.ResultFile;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -16,10 +19,15 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 
 @Controller
 class DeliverController {
     private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+
+    private static final MediaType GEOJSON = new MediaType("application", "geo+json", StandardCharsets.UTF_8);
+    private static final MediaType DXF = new MediaType("image", "vnd.dxf", StandardCharsets.US_ASCII);
+    private static final int LARGEST_SCALE = 100_000;
 
     private final FieldBook fieldBook;
 
@@ -32,6 +40,8 @@ class DeliverController {
         Book book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Deliver");
         model.addAttribute("decisions", book.job().decisions());
+        model.addAttribute(
+                "geographic", GeoJsonFile.writeGeographic(book.result()).isPresent());
         return "deliver/page";
     }
 
@@ -51,6 +61,33 @@ class DeliverController {
     ResponseEntity<byte[]> coordinates(@PathVariable String id, Principal who) {
         Book book = fieldBook.book(id, who.getName());
         return file(book, "coordinates.csv", CSV, CoordinateCsv.write(book.result()));
+    }
+
+    @GetMapping("/job/{id}/deliver/features")
+    ResponseEntity<byte[]> features(@PathVariable String id, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return file(book, "job-coordinates.geojson", GEOJSON, GeoJsonFile.write(book.result()));
+    }
+
+    @GetMapping("/job/{id}/deliver/features-wgs84")
+    ResponseEntity<byte[]> geographic(@PathVariable String id, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return file(
+                book,
+                "wgs84.geojson",
+                GEOJSON,
+                GeoJsonFile.writeGeographic(book.result()).orElseThrow(NotHere::new));
+    }
+
+    /** The drawing; text in the size of a plan of that scale, 1 to 100 000. */
+    @GetMapping("/job/{id}/deliver/drawing")
+    ResponseEntity<byte[]> drawing(
+            @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        if (scale < 1 || scale > LARGEST_SCALE) {
+            throw new NotHere();
+        }
+        return file(book, "marks-1-" + scale + ".dxf", DXF, DxfFile.write(book.result(), scale));
     }
 
     private static ResponseEntity<byte[]> file(Book book, String ending, MediaType type, byte[] content) {

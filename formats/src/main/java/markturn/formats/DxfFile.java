@@ -1,0 +1,135 @@
+package markturn.formats;
+
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashSet;
+import java.util.Locale;
+import java.util.Set;
+import markturn.survey.SurveyResult;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Units;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.Position;
+
+/**
+ * Marks as a drawing in the open text form of DXF, release 12 (AC1009): a point and its name for each, layers by code, text in the size of a
+ * plan. X is easting, Y northing, in the job's unit.
+ */
+public final class DxfFile {
+    /** How high names stand on paper, metres. Common practice, no source. */
+    private static final double TEXT_ON_PAPER = 0.002;
+
+    private final SurveyResult result;
+    private final StringBuilder text = new StringBuilder();
+
+    private DxfFile(SurveyResult result) {
+        this.result = result;
+    }
+
+    /**
+     * Writes every mark that has a position.
+     *
+     * @param scale M of the plan's 1 : M, for the size of text; above 0
+     */
+    public static byte[] write(SurveyResult result, int scale) {
+        return new DxfFile(result).written(scale).getBytes(StandardCharsets.US_ASCII);
+    }
+
+    private String written(int scale) {
+        Units units = result.job().units();
+        double unit = units.length().metres();
+        pair(999, ascii("job " + result.job().name() + (result.job().isPractice() ? ", PRACTICE" : "")));
+        pair(999, ascii(Cautions.EXPORT));
+        section("HEADER");
+        pair(9, "$ACADVER");
+        pair(1, "AC1009");
+        pair(0, "ENDSEC");
+        layers();
+        section("ENTITIES");
+        for (MeasuredMark mark : result.measured().marks()) {
+            if (mark.position().isPresent()) {
+                Position at = mark.position().get();
+                String x = number(at.easting() / unit);
+                String y = number(at.northing() / unit);
+                String z = number(at.elevation().orElse(0) / unit);
+                entity("POINT", layer(mark.mark()), x, y, z);
+                entity("TEXT", layer(mark.mark()) + TEXT, x, y, z);
+                pair(40, number(TEXT_ON_PAPER * scale / unit));
+                pair(1, ascii(mark.name()));
+            }
+        }
+        pair(0, "ENDSEC");
+        pair(0, "EOF");
+        return text.toString();
+    }
+
+    private static final String TEXT = "-NAME";
+
+    private void layers() {
+        Set<String> names = new LinkedHashSet<>();
+        result.measured().marks().stream()
+                .filter(mark -> mark.position().isPresent())
+                .forEach(mark -> {
+                    names.add(layer(mark.mark()));
+                    names.add(layer(mark.mark()) + TEXT);
+                });
+        section("TABLES");
+        pair(0, "TABLE");
+        pair(2, "LAYER");
+        pair(70, String.valueOf(names.size()));
+        for (String name : names) {
+            pair(0, "LAYER");
+            pair(2, name);
+            pair(70, "0");
+            pair(62, "7");
+            pair(6, "CONTINUOUS");
+        }
+        pair(0, "ENDTAB");
+        pair(0, "ENDSEC");
+    }
+
+    /** The code; of marks without one their kind. Release 12 allows letters, digits, {@code $}, {@code -} and {@code _}. */
+    private static String layer(Mark mark) {
+        String name = mark.code().isEmpty() ? JobElements.key(mark.kind()) : mark.code();
+        String plain = name.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9$_-]", "_");
+        return plain.substring(0, Math.min(24, plain.length()));
+    }
+
+    private void section(String name) {
+        pair(0, "SECTION");
+        pair(2, name);
+    }
+
+    private void entity(String kind, String layer, String x, String y, String z) {
+        pair(0, kind);
+        pair(8, layer);
+        pair(10, x);
+        pair(20, y);
+        pair(30, z);
+    }
+
+    private void pair(int group, String value) {
+        text.append(String.format(Locale.ROOT, "%3d", group))
+                .append("\r\n")
+                .append(value)
+                .append("\r\n");
+    }
+
+    private static String number(double value) {
+        return String.format(Locale.ROOT, "%.4f", value);
+    }
+
+    /** What is not ASCII goes by its number, as drawing programs read it; a line stays one line. */
+    private static String ascii(String name) {
+        StringBuilder plain = new StringBuilder();
+        name.codePoints().forEach(c -> {
+            if (c >= ' ' && c < 0x7f) {
+                plain.appendCodePoint(c);
+            } else if (c > 0x7f && c < 0x10000) {
+                plain.append(String.format(Locale.ROOT, "\\U+%04X", c));
+            } else {
+                plain.append('?');
+            }
+        });
+        return plain.toString();
+    }
+}

@@ -1,0 +1,128 @@
+package markturn.formats;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.survey.SurveyResult;
+import markturn.survey.job.GridProjection;
+import markturn.survey.job.Units;
+import markturn.survey.reduce.GridPlace;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.Position;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Marks as GeoJSON (RFC 7946), one feature a mark. In longitude and latitude where the job has a projection; otherwise, and on request, in
+ * the job's own coordinates and unit, which the file then says: readers must have agreed to that (RFC 7946, section 4).
+ */
+public final class GeoJsonFile {
+    private static final int PLACES = 4;
+    /** A hundredth of a millimetre on the ground, degrees. */
+    private static final int DEGREE_PLACES = 9;
+
+    private GeoJsonFile() {}
+
+    /** Every mark that has a position, in the job's coordinates: easting, northing, elevation. */
+    public static byte[] write(SurveyResult result) {
+        Units units = result.job().units();
+        ObjectNode file = collection(
+                result,
+                "job coordinates, easting, northing, elevation in "
+                        + units.length().key());
+        for (MeasuredMark mark : result.measured().marks()) {
+            mark.position().ifPresent(at -> {
+                ArrayNode coordinates = feature(file, mark, units);
+                coordinates.add(rounded(at.easting() / units.length().metres(), PLACES));
+                coordinates.add(rounded(at.northing() / units.length().metres(), PLACES));
+                if (at.elevation().isPresent()) {
+                    coordinates.add(rounded(
+                            at.elevation().getAsDouble() / units.length().metres(), PLACES));
+                }
+            });
+        }
+        return bytes(file);
+    }
+
+    /**
+     * The same in longitude and latitude, degrees, WGS 84, without elevations: those of the job are above no ellipsoid.
+     *
+     * @return empty where the job has no projection, or a mark lies outside what it can show
+     */
+    public static Optional<byte[]> writeGeographic(SurveyResult result) {
+        Optional<GridProjection> projection = result.job().earth().projection();
+        if (projection.isEmpty()) {
+            return Optional.empty();
+        }
+        ObjectNode file = collection(
+                result,
+                "WGS 84 longitude and latitude, from " + projection.get().definition());
+        for (MeasuredMark mark : result.measured().marks()) {
+            if (mark.position().isPresent()) {
+                Position at = mark.position().get();
+                Optional<GridPlace.Geographic> place =
+                        GridPlace.geographic(projection.get(), at.northing(), at.easting());
+                if (place.isEmpty()) {
+                    return Optional.empty();
+                }
+                ArrayNode coordinates = feature(file, mark, result.job().units());
+                coordinates.add(rounded(place.get().longitude(), DEGREE_PLACES));
+                coordinates.add(rounded(place.get().latitude(), DEGREE_PLACES));
+            }
+        }
+        return Optional.of(bytes(file));
+    }
+
+    private static ObjectNode collection(SurveyResult result, String reference) {
+        ObjectNode file = JsonNodeFactory.instance.objectNode();
+        file.put("type", "FeatureCollection")
+                .put("name", result.job().name())
+                .put("coordinates", reference)
+                .put("practice", result.job().isPractice())
+                .put("caution", Cautions.EXPORT);
+        file.putArray("features");
+        return file;
+    }
+
+    private static ArrayNode feature(ObjectNode file, MeasuredMark mark, Units units) {
+        ObjectNode feature = ((ArrayNode) file.get("features")).addObject();
+        feature.put("type", "Feature");
+        ObjectNode geometry = feature.putObject("geometry").put("type", "Point");
+        Position at = mark.position().orElseThrow();
+        ObjectNode properties = feature.putObject("properties");
+        properties
+                .put("name", mark.name())
+                .put("kind", JobElements.key(mark.mark().kind()))
+                .put("code", mark.mark().code())
+                .put("from", mark.from().orElse("given"))
+                .put(
+                        "stdDevNorthing",
+                        rounded(Math.sqrt(at.plan().nn()) / units.length().metres(), PLACES))
+                .put(
+                        "stdDevEasting",
+                        rounded(Math.sqrt(at.plan().ee()) / units.length().metres(), PLACES));
+        OptionalDouble variance = at.elevationVariance();
+        if (variance.isPresent()) {
+            properties.put(
+                    "stdDevElevation",
+                    rounded(Math.sqrt(variance.getAsDouble()) / units.length().metres(), PLACES));
+        }
+        return geometry.putArray("coordinates");
+    }
+
+    private static BigDecimal rounded(double value, int places) {
+        return BigDecimal.valueOf(value).setScale(places, RoundingMode.HALF_EVEN);
+    }
+
+    private static byte[] bytes(ObjectNode file) {
+        return JsonMapper.builder()
+                .build()
+                .writerWithDefaultPrettyPrinter()
+                .writeValueAsString(file)
+                .getBytes(StandardCharsets.UTF_8);
+    }
+}

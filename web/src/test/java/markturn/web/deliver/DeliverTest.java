@@ -1,0 +1,45 @@
+package markturn.web.deliver;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Set;
+import markturn.simulator.AlderWeir;
+import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What leaves the office, as it is fetched from the page. */
+@ExtendWith(House.class)
+class DeliverTest {
+    @Test
+    void theFilesComeWithNamesThatSayWhatTheyAre(House house) throws IOException {
+        String id = house.application().getBean(FieldBook.class).open(AlderWeir.job(), "wren", Set.of("wren"));
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/deliver");
+        Download drawing = page.waitForDownload(
+                () -> page.getByText("Drawing of the marks").click());
+        Assertions.assertThat(drawing.suggestedFilename()).isEqualTo("Alder-Weir-PRACTICE-marks-1-500.dxf");
+        Path saved = Path.of("target/test-data/marks.dxf");
+        drawing.saveAs(saved);
+        Assertions.assertThat(Files.readString(saved)).contains("PILLAR 1", "PRACTICE", "EOF");
+        Download features = page.waitForDownload(
+                () -> page.getByText("Features, job coordinates").click());
+        Assertions.assertThat(features.suggestedFilename()).isEqualTo("Alder-Weir-PRACTICE-job-coordinates.geojson");
+        // Without a projection there is nothing to offer in WGS 84, and an address that is typed says so.
+        assertThat(page.locator("main")).not().containsText("Features, WGS 84");
+        APIResponse none = page.request().get("/job/" + id + "/deliver/features-wgs84");
+        Assertions.assertThat(none.status()).isEqualTo(404);
+        Assertions.assertThat(page.request()
+                        .get("/job/" + id + "/deliver/drawing?scale=0")
+                        .status())
+                .isEqualTo(404);
+    }
+}
