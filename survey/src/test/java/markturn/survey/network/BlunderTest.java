@@ -15,6 +15,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.Suspects;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -284,6 +285,49 @@ class BlunderTest {
             }
         }
         assertThat(pairs).isPositive();
+    }
+
+    /** The suspects of a world with one thing added to one sight, as they are said. */
+    private static List<Suspects.Said> said(World world, String station, String target, double... adds) {
+        SurveyResult result = Survey.compute(
+                job(world, (from, to) -> from.equals(station) && to.equals(target) ? adds : new double[4]));
+        return Suspects.of(
+                result.job(), result.measured(), result.measured().traverses().get(0));
+    }
+
+    private static double azimuth(World world, String from, String to) {
+        return Math.atan2(
+                world.at().get(to)[1] - world.at().get(from)[1],
+                world.at().get(to)[0] - world.at().get(from)[0]);
+    }
+
+    @Test
+    void whatAnErrorLooksLikeIsSaid() {
+        // Common practice, no source: the mistakes people make.
+        World world = World.of(4);
+        double[] from = world.at().get("T2");
+        double[] to = world.at().get("T3");
+        double length = Math.hypot(Math.hypot(to[0] - from[0], to[1] - from[1]), to[2] - from[2]);
+        assertThat(said(world, "T2", "T3", 0, length / 0.3048 - length, 0, 0)
+                        .get(0)
+                        .hint())
+                .contains("feet for metres");
+        assertThat(said(world, "T2", "T3", 0, 0.030, 0, 0).get(0).hint()).contains("constant of R1");
+        assertThat(said(world, "T2", "T3", 0, 1, 0, 0).get(0).hint()).contains("round number");
+        assertThat(said(world, "T2", "T3", Math.toRadians(10 / 60.0), 0, 0, 0)
+                        .get(0)
+                        .hint())
+                .contains("round number");
+        double other = Angles.shortWay(azimuth(world, "T3", "T1") - azimuth(world, "T3", "T2"));
+        Suspects.Said wrong = said(world, "T3", "T2", other, 0, 0, 0).get(0);
+        assertThat(wrong.what()).contains("angle at T3");
+        assertThat(wrong.hint()).contains("was T1 sighted");
+        double rise = to[2] - from[2];
+        Suspects.Said swapped =
+                said(world, "T2", "T3", 0, 0, 0, 2 * Math.atan2(rise, length)).get(0);
+        assertThat(swapped.what()).contains("from T2 (S2) to T3");
+        assertThat(swapped.hint()).contains("wrong face");
+        assertThat(said(world, "T2", "T3", 0, 0, 0.237, 0).get(0).hint()).isEmpty();
     }
 
     @Test

@@ -115,7 +115,7 @@ class ResectionReviewTest {
         assertThat(page.locator(".comparisons")).containsText(Pattern.compile("about \\d+° for PILLAR 3, 108 m"));
         assertThat(page.locator(".setup-findings")).containsText("two marks leave one thing to check");
         // One more mark improves it.
-        page.locator(".something-else summary").click();
+        page.locator(".something-else summary").press("Enter");
         page.locator("#order-target").fill("PILLAR 3");
         page.locator("#order-reflector").selectOption("Prism");
         page.locator("#order-height").fill("1.500");

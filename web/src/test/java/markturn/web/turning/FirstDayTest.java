@@ -193,13 +193,13 @@ class FirstDayTest {
     }
 
     static void aside(Page page, String role, String target, String face, String reflector, String height) {
-        page.locator(".something-else summary").click();
+        page.locator(".something-else summary").press("Enter");
         page.locator("#aside-role").selectOption(role);
         page.locator("#aside-target").fill(target);
         page.locator("#aside-face").selectOption(face);
         page.locator("#aside-reflector").selectOption(reflector);
         page.locator("#aside-height").fill(height);
-        page.getByText("Take this up").click();
+        page.getByText("Take this up").press("Enter");
         assertThat(page.locator("#sentence")).containsText("Sight " + target);
     }
 
@@ -255,10 +255,10 @@ class FirstDayTest {
         assertThat(page.locator("tr.struck")).hasCount(2);
         assertThat(page.locator("#sentence")).containsText("Set 2");
         // A set more, and a target more.
-        page.locator(".something-else summary").click();
+        page.locator(".something-else summary").press("Enter");
         page.locator("#add-set").click();
         assertThat(page.locator(".turning-strip")).containsText("6 pointings left of 3 sets");
-        page.locator(".something-else summary").click();
+        page.locator(".something-else summary").press("Enter");
         page.locator("#order-target").fill("T9");
         page.locator("#order-reflector").selectOption("Prism");
         page.locator("#order-height").fill("1.5");
@@ -293,7 +293,7 @@ class FirstDayTest {
         for (int answered = 0; answered < 2; answered++) {
             Locator open = stop.filter(new Locator.FilterOptions().setHas(page.locator("details")))
                     .first();
-            open.locator("summary").click();
+            open.locator("summary").press("Enter");
             open.locator("input[name=reason]").fill("site record only");
             open.getByRole(AriaRole.BUTTON).click();
             assertThat(page.locator(".finding.stop .answer")).hasCount(answered + 1);
