@@ -12,6 +12,7 @@ import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Proof;
 import markturn.survey.job.Atmosphere;
+import markturn.survey.job.Circle;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
@@ -356,21 +357,6 @@ public final class AlderWeir {
 
     private static Reading shifted(Reading reading, double radians) {
         String written = AngleUnit.DMS.write(reading.circle().radians() + radians, 1);
-        return new Reading(
-                reading.target(),
-                reading.role(),
-                reading.set(),
-                reading.face(),
-                new markturn.survey.job.Circle(AngleUnit.DMS.read(written), written),
-                reading.zenith(),
-                reading.slope(),
-                reading.slopes(),
-                reading.reflector(),
-                reading.targetHeight(),
-                reading.at(),
-                reading.origin(),
-                reading.applied(),
-                reading.offset(),
-                reading.struck());
+        return reading.withCircle(new Circle(AngleUnit.DMS.read(written), written));
     }
 }

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.survey.result.SingleFault;
@@ -116,17 +117,14 @@ public final class Suspects {
     public record Elsewhere(String mark, double distance) {}
 
     /** For a traverse that does not close. */
-    public static List<Elsewhere> elsewhere(Measured measured, MeasuredTraverse traverse) {
+    public static List<Elsewhere> elsewhere(Job job, Measured measured, MeasuredTraverse traverse) {
         List<Elsewhere> all = new ArrayList<>();
         if (traverse.northing().isEmpty()) {
             return all;
         }
         String end = traverse.traverse().route().get(traverse.traverse().route().size() - 1);
-        Position known = measured.marks().stream()
-                .filter(m -> m.name().equals(end))
-                .flatMap(m -> m.position().stream())
-                .findFirst()
-                .orElse(null);
+        Position known =
+                measured.mark(job.trueName(end)).flatMap(MeasuredMark::position).orElse(null);
         if (known == null) {
             return all;
         }

@@ -17,8 +17,8 @@ final class Trial {
     /** A shift by a fault of one standard deviation below this is none, metres. */
     private static final double NO_SHIFT = 1e-6;
 
-    /** What chance exceeds once in a thousand: the deviate, and the root of chi-square with two degrees of freedom. */
-    private static final double[] LIMIT = {Observation.Fit.ONE_IN_A_THOUSAND, 3.7169};
+    /** What chance exceeds once in a thousand: the deviate, and the root of chi-square with two degrees of freedom, −2 ln α. */
+    private static final double[] LIMIT = {Observation.Fit.ONE_IN_A_THOUSAND, Math.sqrt(-2 * Math.log(0.001))};
 
     private final Hypothesis hypothesis;
     private final Adjustment adjustment;

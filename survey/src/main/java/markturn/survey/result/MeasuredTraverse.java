@@ -93,6 +93,31 @@ public record MeasuredTraverse(
         }
     }
 
+    /**
+     * What a leg and its angle took so that the figure closes.
+     *
+     * @param angle radians; empty where no angle was balanced
+     * @param latitude metres; empty in an open traverse, so for the departure
+     */
+    public record Correction(OptionalDouble angle, OptionalDouble latitude, OptionalDouble departure) {}
+
+    /** The corrections of a leg by the traverse's own rule. */
+    public Correction correction(int leg) {
+        OptionalDouble none = OptionalDouble.empty();
+        boolean balanced = angular.isPresent() && legs.get(leg).angle().isPresent();
+        OptionalDouble angle = balanced ? OptionalDouble.of(-angular.getAsDouble() / angles) : none;
+        if (northing.isEmpty()) {
+            return new Correction(angle, none, none);
+        }
+        Position from = stations().get(leg);
+        Position to = stations().get(leg + 1);
+        return new Correction(
+                angle,
+                OptionalDouble.of(
+                        to.northing() - from.northing() - legs.get(leg).latitude()),
+                OptionalDouble.of(to.easting() - from.easting() - legs.get(leg).departure()));
+    }
+
     public String name() {
         return traverse.name();
     }

@@ -1,6 +1,7 @@
 package markturn.survey.network;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -328,6 +329,26 @@ class BlunderTest {
         assertThat(swapped.what()).contains("from T2 (S2) to T3");
         assertThat(swapped.hint()).contains("wrong face");
         assertThat(said(world, "T2", "T3", 0, 0, 0.237, 0).get(0).hint()).isEmpty();
+    }
+
+    @Test
+    void whatTheLegsTookIsWhatWasMissing() {
+        // Textbook: corrections sum to the misclosure with its sign turned.
+        World world = World.of(6);
+        MeasuredTraverse run = Survey.compute(job(world, noise(world, new Random(6))))
+                .measured()
+                .traverses()
+                .get(0);
+        double latitudes = 0;
+        double departures = 0;
+        for (int i = 0; i < run.legs().size(); i++) {
+            latitudes += run.correction(i).latitude().getAsDouble();
+            departures += run.correction(i).departure().getAsDouble();
+        }
+        assertThat(latitudes).isCloseTo(-run.northing().getAsDouble(), within(1e-9));
+        assertThat(departures).isCloseTo(-run.easting().getAsDouble(), within(1e-9));
+        assertThat(run.correction(1).angle().getAsDouble())
+                .isCloseTo(-run.angular().getAsDouble() / run.angles(), within(1e-15));
     }
 
     @Test

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.Supplier;
 import markturn.formats.Pieces;
+import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Words;
@@ -111,6 +113,11 @@ class NetworkController {
                 book.jobId(), book.revision(), control.equals(ControlSwitch.of(book.job())) ? "" : control.toString());
     }
 
+    /** As it is booked the job is computed already; switched, it is another. */
+    private static Supplier<SurveyResult> computed(Book book, ControlSwitch control) {
+        return control.changed(book.job()).isEmpty() ? book::result : () -> Survey.compute(control.on(book.job()));
+    }
+
     private String page(Book book, ControlSwitch control, Map<String, String> typed, Model model) {
         JobPage.frame(model, book, "Close");
         model.addAttribute("key", Payload.key());
@@ -122,7 +129,7 @@ class NetworkController {
                 ControlSwitch.control(book.job()).stream()
                         .map(m -> new ControlRow(m.name(), control.observed().contains(m.name())))
                         .toList());
-        Optional<NetworkRuns.Done> done = runs.soon(asked(book, control), control.on(book.job()));
+        Optional<NetworkRuns.Done> done = runs.soon(asked(book, control), computed(book, control));
         if (done.isEmpty()) {
             model.addAttribute(
                     "share",
@@ -254,7 +261,7 @@ class NetworkController {
         Book book = fieldBook.book(id, who.getName());
         ControlSwitch control = ControlSwitch.of(book.job());
         Form form = new Form(typed, book.job().units());
-        NetworkRuns.Done done = runs.soon(asked(book, control), book.job())
+        NetworkRuns.Done done = runs.soon(asked(book, control), book::result)
                 .filter(d -> d.network().why().isEmpty())
                 .orElseThrow(NotHere::new);
         if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {

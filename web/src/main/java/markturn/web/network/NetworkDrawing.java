@@ -12,6 +12,7 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.Position;
+import markturn.web.frame.TrueScale;
 
 /** The marks of a network at true scale with their sights, and their ellipses of 95 %, exaggerated as stated. Drawing units; north is up. */
 public record NetworkDrawing(
@@ -36,19 +37,9 @@ public record NetworkDrawing(
             place(result, found, w.observation().target(), places);
             result.job().setup(w.setup()).ifPresent(s -> place(result, found, s.station(), places));
         });
-        double west =
-                places.values().stream().mapToDouble(Position::easting).min().orElse(0);
-        double east =
-                places.values().stream().mapToDouble(Position::easting).max().orElse(1);
-        double south =
-                places.values().stream().mapToDouble(Position::northing).min().orElse(0);
-        double north =
-                places.values().stream().mapToDouble(Position::northing).max().orElse(1);
-        double scale = Math.min(
-                (WIDTH - 2 * BORDER) / Math.max(1, east - west), (HEIGHT - 2 * BORDER) / Math.max(1, north - south));
+        TrueScale scale = new TrueScale(places.values(), WIDTH, HEIGHT, BORDER);
         List<Dot> dots = new ArrayList<>();
         places.forEach((name, at) -> {
-            double x = BORDER + (at.easting() - west) * scale;
             boolean located = result.job()
                     .mark(name)
                     .filter(m -> m.kind() == Mark.Kind.LOCATED)
@@ -56,10 +47,10 @@ public record NetworkDrawing(
             dots.add(new Dot(
                     name,
                     located ? "" : name,
-                    x > WIDTH - 2 * BORDER,
+                    scale.across(at) > WIDTH - 2 * BORDER,
                     !found.containsKey(name),
-                    f(x),
-                    f(BORDER + (north - at.northing()) * scale)));
+                    scale.x(at),
+                    scale.y(at)));
         });
         StringBuilder sights = new StringBuilder();
         network.observations()

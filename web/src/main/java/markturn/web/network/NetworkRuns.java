@@ -12,9 +12,9 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Supplier;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
-import markturn.survey.job.Job;
 import markturn.survey.result.MeasuredNetwork;
 import org.springframework.stereotype.Component;
 
@@ -69,9 +69,13 @@ class NetworkRuns {
         this.patience = patience;
     }
 
-    /** The network of a job, if it is there soon; started where it was not. */
-    Optional<Done> soon(Asked asked, Job job) {
-        Run run = run(asked, job);
+    /**
+     * The network of a job, if it is there soon; started where it was not.
+     *
+     * @param computed computes the job, beside the page, where nobody has yet
+     */
+    Optional<Done> soon(Asked asked, Supplier<SurveyResult> computed) {
+        Run run = run(asked, computed);
         try {
             return Optional.of(run.future.get(patience.toMillis(), TimeUnit.MILLISECONDS));
         } catch (TimeoutException later) {
@@ -85,7 +89,7 @@ class NetworkRuns {
         }
     }
 
-    private synchronized Run run(Asked asked, Job job) {
+    private synchronized Run run(Asked asked, Supplier<SurveyResult> computed) {
         Run known = runs.get(asked);
         if (known != null && !known.cancelled) {
             return known;
@@ -93,7 +97,7 @@ class NetworkRuns {
         Run run = new Run();
         run.future = worker.submit(() -> {
             run.reached(0);
-            SurveyResult result = Survey.compute(job);
+            SurveyResult result = computed.get();
             return new Done(result, Survey.network(result, run::reached));
         });
         runs.put(asked, run);

@@ -9,6 +9,7 @@ import markturn.survey.job.Job;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
+import markturn.web.frame.TrueScale;
 
 /**
  * The figure at true scale, and a lens at its end: the gap as an arrow over the ellipse that chance predicts, exaggerated as stated.
@@ -31,17 +32,12 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
 
     static FigureDrawing of(Job job, MeasuredTraverse traverse, List<Suspects.Said> suspects) {
         List<Position> stations = traverse.stations();
-        double west = stations.stream().mapToDouble(Position::easting).min().orElse(0);
-        double east = stations.stream().mapToDouble(Position::easting).max().orElse(1);
-        double south = stations.stream().mapToDouble(Position::northing).min().orElse(0);
-        double north = stations.stream().mapToDouble(Position::northing).max().orElse(1);
-        double scale = Math.min(
-                (WIDTH - 2 * BORDER) / Math.max(1, east - west), (HEIGHT - 2 * BORDER) / Math.max(1, north - south));
+        TrueScale scale = new TrueScale(stations, WIDTH, HEIGHT, BORDER);
         List<Dot> dots = new ArrayList<>();
         StringBuilder path = new StringBuilder();
         for (int i = 0; i < stations.size(); i++) {
-            String x = f(BORDER + (stations.get(i).easting() - west) * scale);
-            String y = f(BORDER + (north - stations.get(i).northing()) * scale);
+            String x = scale.x(stations.get(i));
+            String y = scale.y(stations.get(i));
             path.append(i == 0 ? "M" : "L").append(x).append(' ').append(y);
             boolean repeated = traverse.loop() && i == stations.size() - 1;
             if (!repeated) {

@@ -7,13 +7,13 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Words;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
+import markturn.web.frame.TrueScale;
 
 /** The marks a route may run over, at true scale with the sights between them, to choose from. Drawing units; north is up. */
 public record RoutePlan(List<Dot> marks, String sights) {
@@ -38,24 +38,11 @@ public record RoutePlan(List<Dot> marks, String sights) {
                 places.put(mark.name(), mark.position().get());
             }
         }
-        double west =
-                places.values().stream().mapToDouble(Position::easting).min().orElse(0);
-        double east =
-                places.values().stream().mapToDouble(Position::easting).max().orElse(1);
-        double south =
-                places.values().stream().mapToDouble(Position::northing).min().orElse(0);
-        double north =
-                places.values().stream().mapToDouble(Position::northing).max().orElse(1);
-        double scale = Math.min(
-                (WIDTH - 2 * BORDER) / Math.max(1, east - west), (HEIGHT - 2 * BORDER) / Math.max(1, north - south));
+        TrueScale scale = new TrueScale(places.values(), WIDTH, HEIGHT, BORDER);
         Map<String, Dot> dots = new LinkedHashMap<>();
         places.forEach((name, at) -> dots.put(
                 name,
-                new Dot(
-                        name,
-                        result.job().mark(name).flatMap(Mark::given).isPresent(),
-                        Words.number(BORDER + (at.easting() - west) * scale, 1),
-                        Words.number(BORDER + (north - at.northing()) * scale, 1))));
+                new Dot(name, result.job().mark(name).flatMap(Mark::given).isPresent(), scale.x(at), scale.y(at))));
         StringBuilder sights = new StringBuilder();
         for (MeasuredSetup setup : result.measured().setups()) {
             Dot from = dots.get(result.job().trueName(setup.setup().station()));

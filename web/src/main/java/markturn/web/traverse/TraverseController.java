@@ -57,18 +57,8 @@ class TraverseController {
     /** One misclosure: its value, what chance predicts (95 %), its limit, and the word for it. */
     public record Row(String what, String value, String predicted, String limit, String word, boolean out) {}
 
-    /**
-     * A leg as a surveyor writes it: what the angle took, what latitude and departure took, and the station it leads to.
-     *
-     * @param angleCorrection radians; empty where no angle was balanced
-     * @param northCorrection metres; empty in an open traverse, so for the east
-     */
-    public record LegRow(
-            MeasuredTraverse.Leg leg,
-            OptionalDouble angleCorrection,
-            OptionalDouble northCorrection,
-            OptionalDouble eastCorrection,
-            Optional<Position> to) {}
+    /** A leg as a surveyor writes it: what it took, and the station it leads to. */
+    public record LegRow(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
 
     /** A traverse as its page shows it. */
     public record Shown(
@@ -120,7 +110,7 @@ class TraverseController {
                 run.stations().isEmpty() ? null : FigureDrawing.of(job, run, suspects),
                 legs(run),
                 suspects,
-                out ? Suspects.elsewhere(measured, run) : List.of(),
+                out ? Suspects.elsewhere(job, measured, run) : List.of(),
                 closingSetup(job, run),
                 run.rules().size() < 2
                         ? ""
@@ -129,20 +119,12 @@ class TraverseController {
     }
 
     private static List<LegRow> legs(MeasuredTraverse run) {
-        OptionalDouble none = OptionalDouble.empty();
         List<LegRow> rows = new ArrayList<>();
         for (int i = 0; i < run.legs().size(); i++) {
-            MeasuredTraverse.Leg leg = run.legs().get(i);
-            boolean balanced = run.angular().isPresent() && leg.angle().isPresent();
-            boolean closed = run.northing().isPresent() && run.stations().size() > i + 1;
-            Position from = closed ? run.stations().get(i) : null;
-            Position to = run.stations().size() > i + 1 ? run.stations().get(i + 1) : null;
             rows.add(new LegRow(
-                    leg,
-                    balanced ? OptionalDouble.of(-run.angular().getAsDouble() / run.angles()) : none,
-                    closed ? OptionalDouble.of(to.northing() - from.northing() - leg.latitude()) : none,
-                    closed ? OptionalDouble.of(to.easting() - from.easting() - leg.departure()) : none,
-                    Optional.ofNullable(to)));
+                    run.legs().get(i),
+                    run.correction(i),
+                    run.stations().stream().skip(i + 1L).findFirst()));
         }
         return rows;
     }

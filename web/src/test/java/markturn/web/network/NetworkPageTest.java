@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.Set;
 import java.util.regex.Pattern;
 import markturn.simulator.AlderWeir;
+import markturn.survey.Survey;
 import markturn.survey.job.Job;
 import markturn.web.House;
 import markturn.web.fieldbook.FieldBook;
@@ -112,12 +113,13 @@ class NetworkPageTest {
         NetworkRuns.Asked asked = new NetworkRuns.Asked("none", 1, "");
         runs.setPatience(Duration.ZERO);
         try {
-            runs.soon(asked, AlderWeir.job());
+            runs.soon(asked, () -> Survey.compute(AlderWeir.job()));
             runs.cancel(asked);
             Assertions.assertThat(runs.known(asked)).isEmpty();
             // Asked again it begins again.
             runs.setPatience(Duration.ofSeconds(10));
-            Assertions.assertThat(runs.soon(asked, AlderWeir.job())).isPresent();
+            Assertions.assertThat(runs.soon(asked, () -> Survey.compute(AlderWeir.job())))
+                    .isPresent();
         } finally {
             runs.setPatience(Duration.ofSeconds(2));
         }
