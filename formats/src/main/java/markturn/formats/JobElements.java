@@ -5,14 +5,18 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Circle;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Code;
+import markturn.survey.job.Construction;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.Instrument;
+import markturn.survey.job.Joining;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
@@ -143,7 +147,45 @@ final class JobElements {
                         ? Optional.of(of.oneOf("found", Mark.Found.values(), Mark.Found::key))
                         : Optional.empty(),
                 of.text("code"),
-                sameAs);
+                sameAs,
+                of.find("line")
+                        .map(l -> new Joining(
+                                l.integer("number").orElse(1), l.oneOf("act", Joining.Act.values(), Joining.Act::key))),
+                of.find("by").flatMap(JobElements::construction));
+    }
+
+    private static Optional<Construction> construction(Element of) {
+        long ways = Stream.of("round", "corner", "above").filter(of::has).count();
+        if (ways != 1) {
+            of.fault("round", "expected one of round, corner and above");
+            return Optional.empty();
+        }
+        if (of.has("round")) {
+            Element round = of.at("round");
+            return Optional.of(
+                    new Construction.Round(round.text("leftEdge"), round.text("rightEdge"), round.text("front")));
+        }
+        if (of.has("corner")) {
+            List<String> of4 = of.list("corner").stream().map(Element::text).toList();
+            return Optional.of(new Construction.Corner(of4.get(0), of4.get(1), of4.get(2), of4.get(3)));
+        }
+        return Optional.of(new Construction.Above(of.text("above")));
+    }
+
+    static Code code(Element of) {
+        Optional<Code.Numbers> numbers = of.find("numbers")
+                .map(n -> new Code.Numbers(
+                        n.integer("first").orElseThrow(), n.integer("last").orElseThrow()));
+        numbers.filter(n -> n.last() < n.first())
+                .ifPresent(n -> of.fault("numbers", "expected a last number that is not below the first"));
+        return new Code(
+                of.text("name"),
+                of.text("words"),
+                numbers,
+                of.length("targetHeight"),
+                of.flag("line", false),
+                of.has("sign") ? of.oneOf("sign", Code.Sign.values(), JobElements::key) : Code.Sign.DOT,
+                of.has("stroke") ? of.oneOf("stroke", Code.Stroke.values(), JobElements::key) : Code.Stroke.SOLID);
     }
 
     static MeasuredHeight height(Element of) {
@@ -188,9 +230,7 @@ final class JobElements {
         boolean bySights = of.has("sights");
         boolean byAzimuth = of.has("azimuth") && of.has("sight");
         boolean byFeature = of.has("feature") && of.has("sight");
-        long ways = java.util.stream.Stream.of("sights", "azimuth", "feature")
-                .filter(of::has)
-                .count();
+        long ways = Stream.of("sights", "azimuth", "feature").filter(of::has).count();
         if (ways != 1 || !(bySights || byAzimuth || byFeature) || (bySights && of.has("sight"))) {
             setup.fault(
                     "orientation",

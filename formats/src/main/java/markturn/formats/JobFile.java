@@ -59,6 +59,7 @@ public final class JobFile {
                 JobElements.earth(root),
                 root.list("instruments").stream().map(JobElements::instrument).toList(),
                 root.list("reflectors").stream().map(JobElements::reflector).toList(),
+                root.list("codes").stream().map(JobElements::code).toList(),
                 root.list("marks").stream().map(JobElements::mark).toList(),
                 root.list("setups").stream().map(JobElements::setup).toList(),
                 root.list("fixes").stream().map(JobElements::fix).toList(),

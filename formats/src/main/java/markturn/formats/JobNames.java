@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import markturn.survey.job.Code;
+import markturn.survey.job.Construction;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -40,10 +42,12 @@ final class JobNames {
     private void check() {
         unique("instruments", job.instruments(), Instrument::name);
         unique("reflectors", job.reflectors(), Reflector::name);
+        unique("codes", job.codes(), Code::name);
         unique("marks", job.marks(), Mark::name);
         unique("setups", job.setups(), Setup::name);
         for (int i = 0; i < job.marks().size(); i++) {
             otherName(job.marks().get(i), "$.marks[" + i + "].sameAs");
+            construction(job.marks().get(i), "$.marks[" + i + "].by");
         }
         for (int i = 0; i < job.setups().size(); i++) {
             setup(job.setups().get(i), "$.setups[" + i + "]");
@@ -80,6 +84,17 @@ final class JobNames {
         mark(same, path);
         if (same.equals(mark.name()) || job.mark(same).flatMap(Mark::sameAs).isPresent()) {
             fault(path, same, "expected a mark that is not itself another name");
+        }
+    }
+
+    private void construction(Mark mark, String path) {
+        for (String base : mark.by().map(Construction::bases).orElse(List.of())) {
+            mark(base, path);
+            if (base.equals(mark.name())) {
+                fault(path, base, "a point cannot rest on itself");
+            } else if (job.mark(base).flatMap(Mark::by).isPresent()) {
+                fault(path, base, "is placed by a construction itself: expected a point that was sighted");
+            }
         }
     }
 

@@ -10,6 +10,8 @@ import java.util.function.Function;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Code;
+import markturn.survey.job.Construction;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
@@ -92,6 +94,9 @@ final class JobNodes {
         earth(to.putObject("earth"), job.earth());
         to.set("instruments", list(job.instruments(), this::instrument));
         to.set("reflectors", list(job.reflectors(), this::reflector));
+        if (!job.codes().isEmpty()) {
+            to.set("codes", list(job.codes(), this::code));
+        }
         to.set("marks", list(job.marks(), this::mark));
         to.set("setups", list(job.setups(), this::setup));
         to.set("fixes", list(job.fixes(), this::fix));
@@ -193,7 +198,38 @@ final class JobNodes {
         of.found().ifPresent(f -> to.put("found", f.key()));
         putText(to, "code", of.code());
         of.sameAs().ifPresent(s -> to.put("sameAs", s));
+        of.joining()
+                .ifPresent(j -> to.putObject("line")
+                        .put("number", j.line())
+                        .put("act", j.act().key()));
+        of.by().ifPresent(by -> construction(to.putObject("by"), by));
         return to;
+    }
+
+    private static void construction(ObjectNode to, Construction by) {
+        if (by instanceof Construction.Round round) {
+            to.putObject("round")
+                    .put("leftEdge", round.leftEdge())
+                    .put("rightEdge", round.rightEdge())
+                    .put("front", round.front());
+        } else if (by instanceof Construction.Above above) {
+            to.put("above", above.base());
+        } else {
+            ArrayNode corner = to.putArray("corner");
+            by.bases().forEach(corner::add);
+        }
+    }
+
+    ObjectNode code(Code of) {
+        ObjectNode to = object();
+        to.put("name", of.name());
+        putText(to, "words", of.words());
+        of.numbers()
+                .ifPresent(n -> to.putObject("numbers").put("first", n.first()).put("last", n.last()));
+        putLength(to, "targetHeight", of.targetHeight());
+        return to.put("line", of.line())
+                .put("sign", JobElements.key(of.sign()))
+                .put("stroke", JobElements.key(of.stroke()));
     }
 
     ObjectNode height(MeasuredHeight of) {

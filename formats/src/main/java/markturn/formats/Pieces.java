@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.Function;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Atmosphere;
+import markturn.survey.job.Code;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
@@ -36,6 +37,10 @@ public final class Pieces {
 
     public ObjectNode write(Reflector of) {
         return nodes.reflector(of);
+    }
+
+    public ObjectNode write(Code of) {
+        return nodes.code(of);
     }
 
     public ObjectNode write(Mark of) {

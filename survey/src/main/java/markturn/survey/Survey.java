@@ -91,6 +91,7 @@ public final class Survey {
                 positions.carry(measured);
                 setups.add(measured);
             }
+            positions.construct(setups);
             return new Pass(setups, positions);
         }
     }

@@ -1,6 +1,7 @@
 package markturn.survey.job;
 
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -31,6 +32,38 @@ public record Decision(
     public static final String LEAVE_OUT = "leave-out";
     /** A note was changed afterwards; before and after say how. */
     public static final String RENOTE = "renote";
+
+    /** A located point was fixed a second time; {@code on} names mark, setup and how. */
+    public static final String SECOND_SIGHT = "second-sight";
+
+    /** What is done with a second sight of a located point. */
+    public enum SecondSight {
+        /** The first position stays; the second tests it. */
+        KEEP,
+        /** Both count, weighted by their variances. */
+        MEAN,
+        /** The second takes the place; the first tests it. */
+        REPLACE;
+
+        /** The word in files and on screen. */
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** What that decision says; empty where it is about something else. */
+        public static Optional<SecondSight> of(Decision decision) {
+            if (!decision.what().equals(SECOND_SIGHT)) {
+                return Optional.empty();
+            }
+            String how = decision.concerning("how");
+            for (SecondSight one : values()) {
+                if (one.key().equals(how)) {
+                    return Optional.of(one);
+                }
+            }
+            return Optional.empty();
+        }
+    }
 
     /** The text that stands under that key of {@link #on}; empty where none does. */
     public String concerning(String key) {

@@ -19,6 +19,7 @@ public record Job(
         Earth earth,
         List<Instrument> instruments,
         List<Reflector> reflectors,
+        List<Code> codes,
         List<Mark> marks,
         List<Setup> setups,
         List<SatelliteFix> fixes,
@@ -27,6 +28,7 @@ public record Job(
         List<Adopted> adopted,
         List<Decision> decisions) {
     public Job {
+        codes = Named.of(codes, Code::name);
         instruments = Named.of(instruments, Instrument::name);
         reflectors = Named.of(reflectors, Reflector::name);
         marks = Named.of(marks, Mark::name);
@@ -37,7 +39,7 @@ public record Job(
         decisions = List.copyOf(decisions);
     }
 
-    /** A job without traverses and network. */
+    /** A job without codes, traverses and network. */
     public Job(
             String name,
             String place,
@@ -61,6 +63,7 @@ public record Job(
                 earth,
                 instruments,
                 reflectors,
+                List.of(),
                 marks,
                 setups,
                 fixes,
@@ -98,6 +101,11 @@ public record Job(
         return reading.centringStdDev().isPresent()
                 ? usual.centredWithin(reading.centringStdDev().getAsDouble())
                 : usual;
+    }
+
+    /** The code of that name; one that is not in the list is a plain point. */
+    public Code code(String called) {
+        return Named.find(codes, called).orElseGet(() -> Code.plain(called));
     }
 
     /** The mark of that name, if listed. */
@@ -138,6 +146,16 @@ public record Job(
     /** The same job with one reflector more. */
     public Job plus(Reflector more) {
         return with(instruments, added(reflectors, more), marks, setups, adopted, decisions);
+    }
+
+    /** The same job with that code, in the place of one of its name. */
+    public Job with(Code code) {
+        boolean known = Named.find(codes, code.name()).isPresent();
+        return changed(draft -> draft.codes = known
+                ? codes.stream()
+                        .map(c -> c.name().equals(code.name()) ? code : c)
+                        .toList()
+                : added(codes, code));
     }
 
     /** The same job with one mark more. */
@@ -265,6 +283,7 @@ public record Job(
         private Earth earth;
         private List<Instrument> instruments;
         private List<Reflector> reflectors;
+        private List<Code> codes;
         private List<Mark> marks;
         private List<Setup> setups;
         private List<SatelliteFix> fixes;
@@ -278,6 +297,7 @@ public record Job(
             this.earth = before.earth;
             this.instruments = before.instruments;
             this.reflectors = before.reflectors;
+            this.codes = before.codes;
             this.marks = before.marks;
             this.setups = before.setups;
             this.fixes = before.fixes;
@@ -297,6 +317,7 @@ public record Job(
                     earth,
                     instruments,
                     reflectors,
+                    codes,
                     marks,
                     setups,
                     fixes,

@@ -11,6 +11,8 @@ import java.util.OptionalDouble;
  * @param found its state on the ground; may be empty
  * @param code of detail; may be empty
  * @param sameAs the mark this is another name for
+ * @param joining how it joins a line of its code
+ * @param by how its place follows from other marks, where nothing was held at it
  */
 public record Mark(
         String name,
@@ -20,7 +22,22 @@ public record Mark(
         String source,
         Optional<Found> found,
         String code,
-        Optional<String> sameAs) {
+        Optional<String> sameAs,
+        Optional<Joining> joining,
+        Optional<Construction> by) {
+    /** A mark that joins no line and was sighted itself. */
+    public Mark(
+            String name,
+            Kind kind,
+            Optional<Coordinates> given,
+            Optional<Deviations> stdDev,
+            String source,
+            Optional<Found> found,
+            String code,
+            Optional<String> sameAs) {
+        this(name, kind, given, stdDev, source, found, code, sameAs, Optional.empty(), Optional.empty());
+    }
+
     /** What a mark is for. */
     public enum Kind {
         CONTROL,
@@ -73,11 +90,31 @@ public record Mark(
 
     /** The same as another name of a mark, or as one of its own. */
     public Mark withSameAs(Optional<String> of) {
-        return new Mark(name, kind, given, stdDev, source, found, code, of);
+        return new Mark(name, kind, given, stdDev, source, found, code, of, joining, by);
     }
 
     /** With given coordinates that are observed as well as this, or held. */
     public Mark withStdDev(Optional<Deviations> of) {
-        return new Mark(name, kind, given, of, source, found, code, sameAs);
+        return new Mark(name, kind, given, of, source, found, code, sameAs, joining, by);
+    }
+
+    /** The same, found in that state on the ground. */
+    public Mark withFound(Optional<Found> state) {
+        return new Mark(name, kind, given, stdDev, source, state, code, sameAs, joining, by);
+    }
+
+    /** The same under another code. */
+    public Mark withCode(String other) {
+        return new Mark(name, kind, given, stdDev, source, found, other, sameAs, joining, by);
+    }
+
+    /** The same, joined to a line of its code, or to none. */
+    public Mark withJoining(Optional<Joining> how) {
+        return new Mark(name, kind, given, stdDev, source, found, code, sameAs, how, by);
+    }
+
+    /** The same, placed by a construction. */
+    public Mark withConstruction(Construction how) {
+        return new Mark(name, kind, given, stdDev, source, found, code, sameAs, joining, Optional.of(how));
     }
 }

@@ -36,6 +36,10 @@ public final class Positions {
     /** Marks adopted by a run whose first fix, which gave their carried position, has not come up yet. */
     private final Set<String> awaited = new HashSet<>();
 
+    private final SecondSights secondSights;
+    /** What was decided holds for the first second sight from a setup. */
+    private final Set<String> decidedOnce = new HashSet<>();
+
     /**
      * As a job begins.
      *
@@ -44,6 +48,7 @@ public final class Positions {
      */
     public Positions(Job job, Map<String, Position> byRuns, Map<String, String> runs) {
         this.job = job;
+        this.secondSights = new SecondSights(job);
         for (Mark mark : job.marks()) {
             mark.given().ifPresent(at -> put(mark.name(), Position.held(at)));
         }
@@ -92,10 +97,46 @@ public final class Positions {
             if (gives && awaited.remove(mark)) {
                 from.put(mark, setup.name());
             } else if (known.containsKey(mark)) {
-                checks.add(compare(mark, setup.name(), shot.position(), known.get(mark)));
+                seenAgain(mark, setup.name(), shot.position());
             } else if (gives) {
                 known.put(mark, shot.position().get());
                 from.put(mark, setup.name());
+            }
+        }
+    }
+
+    /** A second sight is a check; what was decided about it may put it in the first one's place, and then the first is the check. */
+    private void seenAgain(String mark, String setup, Optional<Position> seen) {
+        Position first = known.get(mark);
+        Optional<Position> decided = seen.isPresent() && decidedOnce.add(mark + "\n" + setup)
+                ? secondSights.decide(job, mark, setup, first, seen.get())
+                : Optional.empty();
+        boolean replaced = decided.isPresent() && decided.equals(seen);
+        checks.add(
+                replaced
+                        ? compare(mark, from.getOrDefault(mark, setup), Optional.of(first), seen.get())
+                        : compare(mark, setup, seen, first));
+        decided.ifPresent(position -> known.put(mark, position));
+        if (replaced) {
+            from.put(mark, setup);
+        }
+    }
+
+    /**
+     * Places what could not be held at itself, once everything was carried.
+     *
+     * @param setups all of the job
+     */
+    public void construct(List<MeasuredSetup> setups) {
+        Constructions constructions = new Constructions(job, setups, known);
+        for (Mark mark : job.marks()) {
+            if (mark.by().isPresent() && mark.given().isEmpty() && !adjustedBy.containsKey(mark.name())) {
+                known.remove(mark.name());
+                from.remove(mark.name());
+                constructions.place(mark).ifPresent(placed -> {
+                    put(mark.name(), placed.at());
+                    from.put(mark.name(), placed.from());
+                });
             }
         }
     }

@@ -40,6 +40,9 @@ public record MeasuredSetup(
         Optional<Resected> resected,
         OptionalDouble scalePpm,
         List<Shot> shots) {
+    /** What stands for the setup where points of several gave a position. */
+    public static final String SEVERAL = "several setups";
+
     public String name() {
         return setup.name();
     }

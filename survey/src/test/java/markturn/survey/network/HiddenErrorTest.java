@@ -125,21 +125,20 @@ class HiddenErrorTest {
                         readings));
             }
             return new Job(
-                    "test",
-                    "",
-                    base.units(),
-                    base.classOfWork(),
-                    true,
-                    base.earth(),
-                    base.instruments(),
-                    base.reflectors(),
-                    marks,
-                    setups,
-                    List.of(),
-                    List.of(),
-                    new Network(true, false),
-                    List.of(),
-                    List.of());
+                            "test",
+                            "",
+                            base.units(),
+                            base.classOfWork(),
+                            true,
+                            base.earth(),
+                            base.instruments(),
+                            base.reflectors(),
+                            marks,
+                            setups,
+                            List.of(),
+                            List.of(),
+                            List.of())
+                    .with(new Network(true, false));
         }
     }
 

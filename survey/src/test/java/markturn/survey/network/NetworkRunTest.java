@@ -116,21 +116,20 @@ class NetworkRunTest {
                     readings));
         }
         return new Job(
-                job.name(),
-                "",
-                job.units(),
-                job.classOfWork(),
-                false,
-                job.earth(),
-                job.instruments(),
-                job.reflectors(),
-                marks,
-                setups,
-                List.of(),
-                List.of(),
-                new Network(true, false),
-                List.of(),
-                List.of());
+                        job.name(),
+                        "",
+                        job.units(),
+                        job.classOfWork(),
+                        false,
+                        job.earth(),
+                        job.instruments(),
+                        job.reflectors(),
+                        marks,
+                        setups,
+                        List.of(),
+                        List.of(),
+                        List.of())
+                .with(new Network(true, false));
     }
 
     private static SurveyResult computed(Job job) {

@@ -1,0 +1,155 @@
+package markturn.survey.locate;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import markturn.survey.job.Mark;
+import markturn.survey.result.CodeLine;
+import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Position;
+
+/**
+ * What detail a plan of 1 : M can show.
+ *
+ * @param scale M, above 0
+ */
+public record PlanScale(int scale) {
+    /** The thinnest that can be drawn, metres on paper. Common practice, no source. */
+    private static final double ON_PAPER = 0.0002;
+
+    /** The smallest feature worth a point, metres on the ground: 0.2 mm on paper. */
+    public double smallest() {
+        return ON_PAPER * scale;
+    }
+
+    private record Cell(long north, long east) {}
+
+    /** Located points of one code that lie closer to an earlier one than the plan can show, by name. */
+    public Set<String> superfluous(Measured measured) {
+        Set<String> names = new LinkedHashSet<>();
+        Map<String, Map<Cell, List<Position>>> kept = new HashMap<>();
+        for (MeasuredMark mark : measured.marks()) {
+            if (mark.mark().kind() == Mark.Kind.LOCATED && mark.position().isPresent()) {
+                Position at = mark.position().get();
+                Map<Cell, List<Position>> ofCode =
+                        kept.computeIfAbsent(mark.mark().code(), code -> new HashMap<>());
+                if (isNearOne(ofCode, at)) {
+                    names.add(mark.name());
+                } else {
+                    ofCode.computeIfAbsent(cell(at, 0, 0), cell -> new ArrayList<>())
+                            .add(at);
+                }
+            }
+        }
+        return names;
+    }
+
+    private Cell cell(Position at, int north, int east) {
+        return new Cell(
+                (long) Math.floor(at.northing() / smallest()) + north,
+                (long) Math.floor(at.easting() / smallest()) + east);
+    }
+
+    private boolean isNearOne(Map<Cell, List<Position>> kept, Position at) {
+        for (int north = -1; north <= 1; north++) {
+            for (int east = -1; east <= 1; east++) {
+                for (Position other : kept.getOrDefault(cell(at, north, east), List.of())) {
+                    if (other.distanceTo(at) < smallest()) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    /** One side of a closed figure, between two of its points. */
+    public record Side(CodeLine figure, int number, Position from, Position to) {
+        /** Its two ends by name. */
+        public String words() {
+            int next = (number + 1) % figure.points().size();
+            return figure.points().get(number).name() + " to "
+                    + figure.points().get(next).name();
+        }
+    }
+
+    /** Sides of closed figures that no station has looked at from outside with nothing of the figures between. */
+    public static List<Side> unseen(Measured measured) {
+        List<Side> sides = sides(CodeLines.of(measured));
+        List<Position> stations = measured.setups().stream()
+                .map(MeasuredSetup::station)
+                .flatMap(java.util.Optional::stream)
+                .toList();
+        return sides.stream()
+                .filter(side -> stations.stream().noneMatch(station -> sees(station, side, sides)))
+                .toList();
+    }
+
+    private static List<Side> sides(List<CodeLine> lines) {
+        List<Side> sides = new ArrayList<>();
+        for (CodeLine line : lines) {
+            for (int i = 0; line.closed() && i < line.points().size(); i++) {
+                sides.add(new Side(
+                        line, i, line.at(i), line.at((i + 1) % line.points().size())));
+            }
+        }
+        return sides;
+    }
+
+    private static boolean sees(Position station, Side side, List<Side> all) {
+        double outside = turn(side.from(), side.to(), station) * area(side.figure());
+        if (outside >= 0) {
+            return false;
+        }
+        double north = (side.from().northing() + side.to().northing()) / 2;
+        double east = (side.from().easting() + side.to().easting()) / 2;
+        return all.stream().filter(other -> other != side).noneMatch(other -> cross(station, north, east, other));
+    }
+
+    /** Twice the signed area of a triangle: above 0 where the third lies to the right of the line. */
+    private static double turn(Position from, Position to, Position third) {
+        return turn(from.northing(), from.easting(), to.northing(), to.easting(), third.northing(), third.easting());
+    }
+
+    private static double turn(double n1, double e1, double n2, double e2, double n3, double e3) {
+        return (n2 - n1) * (e3 - e1) - (e2 - e1) * (n3 - n1);
+    }
+
+    /** Twice the signed area of a figure, above 0 where it runs clockwise. */
+    private static double area(CodeLine figure) {
+        double sum = 0;
+        for (int i = 1; i + 1 < figure.points().size(); i++) {
+            sum += turn(figure.at(0), figure.at(i), figure.at(i + 1));
+        }
+        return sum;
+    }
+
+    private static boolean cross(Position station, double north, double east, Side other) {
+        double n = station.northing();
+        double e = station.easting();
+        double first =
+                turn(n, e, north, east, other.from().northing(), other.from().easting());
+        double second =
+                turn(n, e, north, east, other.to().northing(), other.to().easting());
+        double third = turn(
+                other.from().northing(),
+                other.from().easting(),
+                other.to().northing(),
+                other.to().easting(),
+                n,
+                e);
+        double fourth = turn(
+                other.from().northing(),
+                other.from().easting(),
+                other.to().northing(),
+                other.to().easting(),
+                north,
+                east);
+        return first * second < 0 && third * fourth < 0;
+    }
+}
