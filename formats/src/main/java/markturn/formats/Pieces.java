@@ -128,6 +128,10 @@ public final class Pieces {
         return read(node, JobElements::reflector);
     }
 
+    public Code code(JsonNode node) {
+        return read(node, JobElements::code);
+    }
+
     public Mark mark(JsonNode node) {
         return read(node, JobElements::mark);
     }

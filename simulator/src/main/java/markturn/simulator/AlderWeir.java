@@ -14,10 +14,13 @@ import markturn.survey.finding.Proof;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Circle;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Code;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
+import markturn.survey.job.Joining;
+import markturn.survey.job.Joining.Act;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
@@ -74,7 +77,17 @@ public final class AlderWeir {
                 .with("SLUICE 1", 1985.310, 5089.406, 39.870)
                 .with("SLUICE 2", 1987.744, 5092.015, 39.866)
                 .with("LEAT 1", 2010.226, 5160.538, 39.512)
-                .with("LEAT 2", 2022.880, 5178.904, 39.478);
+                .with("LEAT 2", 2022.880, 5178.904, 39.478)
+                .with("101", 1946.120, 5104.330, 40.310)
+                .with("102", 1945.480, 5111.310, 40.305)
+                .with("103", 1950.460, 5111.770, 40.420)
+                .with("104", 1951.100, 5104.790, 40.415)
+                .with("301", 1938.240, 5103.510, 40.180)
+                .with("302", 1939.910, 5092.640, 40.255)
+                .with("303", 1946.020, 5086.220, 40.390)
+                .with("2001", 1957.330, 5130.740, 40.520)
+                .with("2002", 1949.870, 5137.150, 40.610)
+                .with("2003", 1940.580, 5141.690, 40.530);
     }
 
     /** The job as it lies in the book on the evening of its first day. */
@@ -107,7 +120,7 @@ public final class AlderWeir {
     }
 
     private Job opened(List<Mark> marks, List<Setup> setups, List<Decision> decisions) {
-        return new Job(
+        Job job = new Job(
                 "Alder Weir",
                 "Mill weir and fish pass, River Alder",
                 new Units(LengthUnit.METRE, AngleUnit.DMS),
@@ -124,6 +137,10 @@ public final class AlderWeir {
                 List.of(),
                 List.of(),
                 decisions);
+        for (Code code : CODES) {
+            job = job.with(code);
+        }
+        return job;
     }
 
     private Job book() {
@@ -136,9 +153,16 @@ public final class AlderWeir {
                 .sorted(Map.Entry.comparingByKey())
                 .forEach(code -> {
                     for (int i = 1; i <= code.getValue(); i++) {
-                        marks.add(located(code.getKey() + " " + i, code.getKey()));
+                        marks.add(located(code.getKey() + " " + i, code.getKey(), i, Act.GO_ON));
                     }
                 });
+        for (int i = 1; i <= 4; i++) {
+            marks.add(located("10" + i, "HUT", i, i < 4 ? Act.GO_ON : Act.CLOSE));
+        }
+        for (int i = 1; i <= 3; i++) {
+            marks.add(located("30" + i, "WALL", i, Act.GO_ON));
+            marks.add(located("200" + i, "TREE", i, Act.GO_ON));
+        }
         List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), gravelBar(), pillarThree());
         Job booked = opened(
                 marks,
@@ -174,16 +198,28 @@ public final class AlderWeir {
                 Optional.empty());
     }
 
-    private static Mark located(String name, String code) {
-        return new Mark(
-                name,
-                Mark.Kind.LOCATED,
-                Optional.empty(),
-                Optional.empty(),
-                "",
-                Optional.empty(),
-                code,
-                Optional.empty());
+    private static final List<Code> CODES = List.of(
+            code("CREST", "crest of the weir", 0, true, Code.Sign.DOT, Code.Stroke.SOLID),
+            code("PASS", "fish pass", 0, false, Code.Sign.DIAMOND, Code.Stroke.SOLID),
+            code("SLUICE", "sluice posts", 0, false, Code.Sign.SQUARE, Code.Stroke.SOLID),
+            code("LEAT", "edge of the leat", 0, true, Code.Sign.DOT, Code.Stroke.DASHED),
+            code("HUT", "hut, shed", 100, true, Code.Sign.PLUS, Code.Stroke.SOLID),
+            code("WALL", "wall, foot of it", 300, true, Code.Sign.BAR, Code.Stroke.DOTTED),
+            code("TREE", "tree, single", 2000, false, Code.Sign.STAR, Code.Stroke.SOLID));
+
+    private static Code code(String name, String words, int first, boolean line, Code.Sign sign, Code.Stroke stroke) {
+        Optional<Code.Numbers> numbers = first == 0
+                ? Optional.empty()
+                : Optional.of(new Code.Numbers(first == 2000 ? 2000 : first + 1, first == 2000 ? 2999 : first + 99));
+        return new Code(name, words, numbers, OptionalDouble.of(2.000), line, sign, stroke);
+    }
+
+    /** A located point; the first of a line begins it. */
+    private static Mark located(String name, String called, int place, Act then) {
+        boolean line = CODES.stream().anyMatch(c -> c.name().equals(called) && c.line());
+        return Mark.named(name, Mark.Kind.LOCATED)
+                .withCode(called)
+                .withJoining(line ? Optional.of(new Joining(1, place == 1 ? Act.BEGIN : then)) : Optional.empty());
     }
 
     private Setup pillarOne() {
@@ -213,8 +249,23 @@ public final class AlderWeir {
         }
         round(station, readings, 3, "PILLAR 1", 1.530, "POND 2", 1.462);
         detail(station, readings, "SLUICE 1", "SLUICE 2", "LEAT 1");
+        hutWallAndTrees(readings);
         check(station, readings, "PILLAR 1", PRISM, 1.530);
         return setup("S2", "POND 1", 1.571, "PILLAR 1", readings);
+    }
+
+    /** Detail around the sluice keeper's hut, with noise of its own, so that the rest of the day stays as it is. */
+    private void hutWallAndTrees(List<Reading> to) {
+        SimulatedStation station = new SimulatedStation(
+                world,
+                "POND 1",
+                1.571,
+                Math.toRadians(300),
+                Earth.USUAL,
+                InstrumentErrors.of(instrument),
+                new Random(SEED + 2));
+        station.drift(9 * Angles.SECOND);
+        detail(station, to, "101", "102", "103", "104", "301", "302", "303", "2001", "2002", "2003");
     }
 
     /** The set that did not let the figure close: a degree misread at the foresight. Struck out and turned again, it stays in the record. */

@@ -62,6 +62,11 @@ public record Practice(long seed, Set<Fault> faults) {
                         39.2 + where.nextDouble() / 5);
             }
         }
+        for (Mark mark : job.marks()) {
+            if (mark.kind() == Mark.Kind.LOCATED && !world.holds(job.trueName(mark.name()))) {
+                somewhere(world, job, mark);
+            }
+        }
         if (faults.contains(Fault.MARK_MOVED)) {
             List<String> control = job.marks().stream()
                     .filter(m -> m.given().isPresent())
@@ -74,6 +79,24 @@ public record Practice(long seed, Set<Fault> faults) {
             }
         }
         return world;
+    }
+
+    /** Detail that nobody has drawn: points of one code lie a few paces apart along a bank of their own. */
+    private void somewhere(World world, Job job, Mark mark) {
+        Random bank = hidden("bank " + mark.code());
+        double north = 2010 + 60 * bank.nextDouble();
+        double east = 4955 + 60 * bank.nextDouble();
+        double along = bank.nextDouble() * Angles.TURN;
+        long before = job.marks().stream()
+                .takeWhile(m -> m != mark)
+                .filter(m -> m.code().equals(mark.code()))
+                .count();
+        Random step = hidden("step " + mark.name());
+        world.with(
+                mark.name(),
+                north + 4 * before * Math.cos(along) + step.nextGaussian(),
+                east + 4 * before * Math.sin(along) + step.nextGaussian(),
+                39 + step.nextGaussian() / 5);
     }
 
     /** What of a target has to be known to sight it. */

@@ -16,6 +16,8 @@ public final class CheckTable {
     /** √λ of one test with 0.1 % false alarms and 80 % power (Baarda 1968). */
     private static final double DETECTABLE = 4.13;
 
+    private static final String GIVEN = "given";
+
     private final Job job;
     private final Measured measured;
     private final List<Judgement> judgements;
@@ -90,7 +92,7 @@ public final class CheckTable {
         OptionalDouble up = limit(Limit.SECOND_FIX_ELEVATION, check, check.elevationDifference());
         boolean out = isBeyond(check.plan(), plan) || isBeyond(check.elevationDifference(), up);
         Optional<MeasuredMark> mark = measured.mark(check.mark());
-        String first = mark.flatMap(MeasuredMark::from).orElse("given");
+        String first = mark.flatMap(MeasuredMark::from).orElse(GIVEN);
         return new Row(
                 check,
                 first,
@@ -129,6 +131,9 @@ public final class CheckTable {
     private String blind(Check check, String first) {
         if (check.from().equals(first)) {
             return "From the same setup: it cannot see a wrong station, orientation or instrument height.";
+        }
+        if (first.equals(GIVEN)) {
+            return "Against given coordinates: it tests them together with what orients the setup.";
         }
         if (check.from().equals(MeasuredMark.SATELLITE_FIX) || first.equals(MeasuredMark.SATELLITE_FIX)) {
             return "From satellites: independent of every setup; it cannot see less than its own noise.";

@@ -1,6 +1,7 @@
 package markturn.survey.job;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -161,6 +162,13 @@ public record Job(
     /** The same job with one mark more. */
     public Job plus(Mark more) {
         return with(instruments, reflectors, added(marks, more), setups, adopted, decisions);
+    }
+
+    /** The same job with those marks more, in that order. */
+    public Job plusMarks(Collection<Mark> more) {
+        List<Mark> longer = new ArrayList<>(marks);
+        longer.addAll(more);
+        return changed(draft -> draft.marks = longer);
     }
 
     /** The same job with the mark of that name noted anew. */

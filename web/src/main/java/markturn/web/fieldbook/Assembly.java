@@ -17,6 +17,8 @@ import markturn.formats.Pieces;
 import markturn.simulator.Practice;
 import markturn.survey.Memory;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Code;
+import markturn.survey.job.Construction;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
@@ -59,6 +61,8 @@ final class Assembly {
             case REFLECTOR -> changed(book, entry, job -> job.plus(unused(job, pieces.reflector(payload))));
             case MARK -> changed(book, entry, job -> job.plus(unused(job, pieces.mark(payload))));
             case MARK_NOTED -> changed(book, entry, job -> noted(job, pieces.mark(payload.get("mark"))));
+            case MARKS -> changed(book, entry, job -> broughtIn(job, payload, pieces));
+            case CODE -> changed(book, entry, job -> job.with(fitting(job, pieces.code(payload))));
             case SETUP -> changed(book, entry, job -> job.plus(fitting(job, pieces.setup(payload))));
             case ORDER -> ordered(book, entry, pieces);
             case READING -> booked(book, entry, pieces.reading(payload.get("reading")));
@@ -140,7 +144,38 @@ final class Assembly {
         if (job.mark(mark.name()).isPresent()) {
             throw new Refused("name", mark.name() + " is in this job already: a name stands for one mark");
         }
+        mark.by().map(Construction::bases).orElse(List.of()).forEach(base -> known(job, base, "name"));
         return mark;
+    }
+
+    /** All of them or none: a name that is taken refuses the whole. */
+    private static Job broughtIn(Job job, JsonNode payload, Pieces pieces) {
+        Map<String, Mark> more = new LinkedHashMap<>();
+        for (JsonNode each : payload.get("marks")) {
+            Mark mark = unused(job, pieces.mark(each));
+            if (more.put(mark.name(), mark) != null) {
+                throw new Refused("name", mark.name() + " comes twice: a name stands for one mark");
+            }
+        }
+        return job.plusMarks(more.values());
+    }
+
+    /** Ranges of numbers do not overlap, so that a number tells its code. */
+    private static Code fitting(Job job, Code code) {
+        for (Code other : job.codes()) {
+            boolean overlap = !other.name().equals(code.name())
+                    && code.numbers()
+                            .flatMap(n -> other.numbers().filter(n::overlaps))
+                            .isPresent();
+            if (overlap) {
+                Code.Numbers taken = other.numbers().orElseThrow();
+                throw new Refused(
+                        "first",
+                        "%s has the numbers %d to %d: expected a range beside it"
+                                .formatted(other.name(), taken.first(), taken.last()));
+            }
+        }
+        return code;
     }
 
     private static Job noted(Job job, Mark mark) {

@@ -9,6 +9,10 @@ public enum EntryKind {
     MARK("mark"),
     /** A mark noted anew, with the reason. */
     MARK_NOTED("mark-noted"),
+    /** Many marks that came in together, as one act. */
+    MARKS("marks"),
+    /** A code, new or described anew. */
+    CODE("code"),
     SETUP("setup"),
     /** Which targets are turned, and in how many sets. */
     ORDER("order"),

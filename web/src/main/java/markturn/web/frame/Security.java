@@ -37,6 +37,9 @@ class Security {
         "/job/*/equipment/**",
         "/job/*/setup/**",
         "/job/*/turning/**",
+        "/job/*/detail/**",
+        "/job/*/code/**",
+        "/job/*/intake/**",
         "/job/*/practice/**",
         "/practice/**"
     };

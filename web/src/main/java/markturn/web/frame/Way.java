@@ -57,6 +57,7 @@ public record Way(List<Act> acts) {
         Optional<Setup> current = current(book);
         acts.add(turning(book, current, at));
         acts.add(review(book, current, at));
+        acts.add(detail(job, current, at));
         acts.add(closing(book, at));
         long positions = book.result().measured().marks().stream()
                 .filter(m -> m.from().isPresent() && m.position().isPresent())
@@ -65,6 +66,16 @@ public record Way(List<Act> acts) {
         acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.OPEN : State.AHEAD, ""));
         return new Way(acts);
+    }
+
+    private static Act detail(Job job, Optional<Setup> current, String at) {
+        long located =
+                job.marks().stream().filter(m -> m.kind() == Mark.Kind.LOCATED).count();
+        return new Act(
+                "Detail",
+                at + "/detail",
+                current.isEmpty() ? State.AHEAD : State.OPEN,
+                located + (located == 1 ? " point" : " points"));
     }
 
     private static Act closing(Book book, String at) {

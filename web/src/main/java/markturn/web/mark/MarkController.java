@@ -126,15 +126,7 @@ class MarkController {
         Optional<Mark.Found> state = java.util.Arrays.stream(Mark.Found.values())
                 .filter(f -> f.key().equals(found))
                 .findFirst();
-        return new Mark(
-                mark.name(),
-                mark.kind(),
-                mark.given(),
-                mark.stdDev(),
-                mark.source(),
-                state,
-                mark.code(),
-                mark.sameAs());
+        return mark.withFound(state);
     }
 
     /** Notes how a mark was found on the ground. */

@@ -1,73 +1,206 @@
 package markturn.web.plan;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import markturn.survey.finding.Finding;
+import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
+import markturn.survey.locate.CodeLines;
+import markturn.survey.locate.PlanScale;
+import markturn.survey.result.CodeLine;
+import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 import markturn.web.fieldbook.Book;
 import markturn.web.frame.Display;
+import markturn.web.frame.Signs;
 
 /**
- * The plan of a job: control as triangles, stations as circles, located points as dots, rays between. Drawing units are picture points of
- * a sheet {@link #WIDTH} by {@link #HEIGHT}; north is up.
+ * The plan of a job: control as triangles, stations as circles, located points by the signs of their codes, lines by code, rays between.
+ * Drawing units are picture points of a sheet {@link #WIDTH} by {@link #HEIGHT}; north is up. With many located points these lie on a
+ * canvas beneath, which asks for them as {@link Layer}.
+ *
+ * @param layered whether the located points and their lines are left to the canvas
  */
-public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength, String barWords, boolean isEmpty) {
-    public static final int WIDTH = 1000;
-    public static final int HEIGHT = 620;
+record PlanDrawing(
+        List<Symbol> symbols,
+        List<Line> lines,
+        List<Line> unseen,
+        List<Ray> rays,
+        String barLength,
+        String barWords,
+        boolean layered,
+        boolean isEmpty) {
+    static final int WIDTH = 1000;
+    static final int HEIGHT = 620;
+    /** Above so many located points a canvas draws them. */
+    static final int MOST_SYMBOLS = 2000;
+
     private static final double BORDER = 70;
     private static final double WIDEST_BAR = 220;
 
     /** One mark; {@code numbers} is what a tap shows. */
-    public record Symbol(
+    record Symbol(
             String name,
             String kind,
             boolean station,
             boolean trouble,
+            boolean superfluous,
             String x,
             String y,
+            String path,
             Label label,
             String numbers,
             String url) {}
 
     /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
-    public record Label(int dx, int dy, String anchor, boolean shown) {}
+    record Label(int dx, int dy, String anchor, boolean shown) {}
+
+    /** A line of a code, or a side of one. */
+    record Line(String d, String dashes, String words) {}
 
     /** One sight; a backsight is drawn heavier. */
-    public record Ray(String x1, String y1, String x2, String y2, boolean backsight) {}
+    record Ray(String x1, String y1, String x2, String y2, boolean backsight) {}
+
+    /**
+     * What the canvas draws: in the order of {@code names} places in hundredths of a drawing unit, and which of the signs; lines as places
+     * with their dashes.
+     */
+    record Layer(List<String> names, int[] x, int[] y, int[] sign, List<String> signs, List<LayerLine> lines) {}
+
+    /** A line on the canvas. */
+    record LayerLine(int[] x, int[] y, String dashes, boolean closed) {}
 
     private record Sheet(double west, double north, double scale) {
+        double across(Position at) {
+            return BORDER + (at.easting() - west) * scale;
+        }
+
+        double down(Position at) {
+            return BORDER + (north - at.northing()) * scale;
+        }
+
         String x(Position at) {
-            return format(BORDER + (at.easting() - west) * scale);
+            return format(across(at));
         }
 
         String y(Position at) {
-            return format(BORDER + (north - at.northing()) * scale);
+            return format(down(at));
+        }
+
+        int fineX(Position at) {
+            return (int) Math.round(100 * across(at));
+        }
+
+        int fineY(Position at) {
+            return (int) Math.round(100 * down(at));
         }
     }
 
-    static PlanDrawing of(Book book, Display show) {
-        List<MeasuredMark> placed = book.result().measured().marks().stream()
-                .filter(m -> m.position().isPresent())
-                .toList();
+    /** The plan; {@code scale} marks what it could not show. */
+    static PlanDrawing of(Book book, Display show, PlanScale scale) {
+        List<MeasuredMark> placed = placed(book);
         if (placed.isEmpty()) {
-            return new PlanDrawing(List.of(), List.of(), "0", "", true);
+            return new PlanDrawing(List.of(), List.of(), List.of(), List.of(), "0", "", false, true);
         }
         Sheet sheet = sheet(placed);
-        double bar = niceBar(WIDEST_BAR / sheet.scale() / show.units().length().metres());
-        Labels labels = new Labels();
+        double unit = show.units().length().metres();
+        double bar = niceBar(WIDEST_BAR / sheet.scale() / unit);
+        boolean layered = placed.stream()
+                        .filter(m -> m.mark().kind() == Mark.Kind.LOCATED)
+                        .count()
+                > MOST_SYMBOLS;
         return new PlanDrawing(
-                placed.stream().map(m -> symbol(book, m, sheet, show, labels)).toList(),
-                rays(book, sheet),
-                format(bar * show.units().length().metres() * sheet.scale()),
+                new Symbols(book, sheet, show, scale).of(placed, layered),
+                layered ? List.of() : lines(book, sheet),
+                unseen(book, sheet),
+                rays(book, sheet, layered),
+                format(bar * unit * sheet.scale()),
                 show.number(bar, bar < 1 ? 1 : 0) + " " + show.lengthSign(),
+                layered,
                 false);
+    }
+
+    private static List<MeasuredMark> placed(Book book) {
+        return book.result().measured().marks().stream()
+                .filter(m -> m.position().isPresent())
+                .toList();
+    }
+
+    /** The located points and their lines for the canvas. */
+    static Layer layer(Book book) {
+        List<MeasuredMark> placed = placed(book);
+        Sheet sheet = sheet(placed);
+        List<MeasuredMark> located = placed.stream()
+                .filter(m -> m.mark().kind() == Mark.Kind.LOCATED)
+                .toList();
+        Job job = book.job();
+        List<String> signs = java.util.Arrays.stream(markturn.survey.job.Code.Sign.values())
+                .map(Signs::path)
+                .toList();
+        return new Layer(
+                located.stream().map(MeasuredMark::name).toList(),
+                located.stream()
+                        .mapToInt(m -> sheet.fineX(m.position().orElseThrow()))
+                        .toArray(),
+                located.stream()
+                        .mapToInt(m -> sheet.fineY(m.position().orElseThrow()))
+                        .toArray(),
+                located.stream()
+                        .mapToInt(m -> job.code(m.mark().code()).sign().ordinal())
+                        .toArray(),
+                signs,
+                CodeLines.of(book.result().measured()).stream()
+                        .map(line -> layerLine(
+                                line, sheet, Signs.dashes(job.code(line.code()).stroke())))
+                        .toList());
+    }
+
+    private static LayerLine layerLine(CodeLine line, Sheet sheet, String dashes) {
+        return new LayerLine(
+                line.points().stream()
+                        .mapToInt(p -> sheet.fineX(p.position().orElseThrow()))
+                        .toArray(),
+                line.points().stream()
+                        .mapToInt(p -> sheet.fineY(p.position().orElseThrow()))
+                        .toArray(),
+                dashes,
+                line.closed());
+    }
+
+    private static List<Line> lines(Book book, Sheet sheet) {
+        return CodeLines.of(book.result().measured()).stream()
+                .map(line -> new Line(
+                        path(line, sheet),
+                        Signs.dashes(book.job().code(line.code()).stroke()),
+                        line.code() + " " + line.number()))
+                .toList();
+    }
+
+    private static String path(CodeLine line, Sheet sheet) {
+        StringBuilder d = new StringBuilder();
+        for (int i = 0; i < line.points().size(); i++) {
+            d.append(i == 0 ? "M" : "L").append(sheet.x(line.at(i))).append(' ').append(sheet.y(line.at(i)));
+        }
+        return d.append(line.closed() ? "Z" : "").toString();
+    }
+
+    private static List<Line> unseen(Book book, Sheet sheet) {
+        return PlanScale.unseen(book.result().measured()).stream()
+                .map(side -> new Line(
+                        "M" + sheet.x(side.from()) + " " + sheet.y(side.from()) + "L" + sheet.x(side.to()) + " "
+                                + sheet.y(side.to()),
+                        "",
+                        side.figure().code() + ", " + side.words()))
+                .toList();
     }
 
     private static Sheet sheet(List<MeasuredMark> placed) {
@@ -95,14 +228,9 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
         return (times >= 5 ? 5 : times >= 2 ? 2 : 1) * power;
     }
 
-    private static Symbol symbol(Book book, MeasuredMark mark, Sheet sheet, Display show, Labels labels) {
+    /** What a tap on a mark shows. */
+    static String numbers(MeasuredMark mark, Display show) {
         Position at = mark.position().orElseThrow();
-        boolean station = book.job().setups().stream()
-                .anyMatch(s -> book.job().trueName(s.station()).equals(mark.name()));
-        boolean trouble = book.result().findings().stream()
-                .anyMatch(f -> f.severity() == Finding.Severity.STOP
-                        && f.target().equals(mark.name())
-                        && f.answer().isEmpty());
         String precision = mark.mark().kind() == Mark.Kind.CONTROL
                 ? "held"
                 : "standard deviation N %s, E %s %s"
@@ -110,43 +238,87 @@ public record PlanDrawing(List<Symbol> symbols, List<Ray> rays, String barLength
                                 show.rootDeviation(at.plan().nn()),
                                 show.rootDeviation(at.plan().ee()),
                                 show.differenceSign());
-        return new Symbol(
-                mark.name(),
-                mark.mark().kind().name().toLowerCase(Locale.ROOT),
-                station,
-                trouble,
-                sheet.x(at),
-                sheet.y(at),
-                labels.place(mark.name(), Double.parseDouble(sheet.x(at)), Double.parseDouble(sheet.y(at))),
-                "%s: N %s, E %s, H %s; %s; %s"
-                        .formatted(
-                                mark.name(),
-                                show.length(at.northing()),
-                                show.length(at.easting()),
-                                show.length(at.elevation()),
-                                mark.from().map(f -> "from " + f).orElse("given"),
-                                precision),
-                "/job/" + book.jobId() + "/point/" + mark.name());
+        return "%s: N %s, E %s, H %s; %s; %s"
+                .formatted(
+                        mark.name()
+                                + (mark.mark().code().isEmpty()
+                                        ? ""
+                                        : ", " + mark.mark().code()),
+                        show.length(at.northing()),
+                        show.length(at.easting()),
+                        show.length(at.elevation()),
+                        mark.from().map(f -> "from " + f).orElse("given"),
+                        precision);
     }
 
-    private static List<Ray> rays(Book book, Sheet sheet) {
+    private static final class Symbols {
+        private final Book book;
+        private final Sheet sheet;
+        private final Display show;
+        private final Labels labels = new Labels();
+        private final Set<String> stations;
+        private final Set<String> troubled = new HashSet<>();
+        private final Set<String> superfluous;
+
+        Symbols(Book book, Sheet sheet, Display show, PlanScale scale) {
+            this.book = book;
+            this.sheet = sheet;
+            this.show = show;
+            this.stations = book.job().setups().stream()
+                    .map(s -> book.job().trueName(s.station()))
+                    .collect(Collectors.toSet());
+            book.result().findings().stream().filter(Finding::isOpenStop).forEach(f -> troubled.add(f.target()));
+            this.superfluous = scale.superfluous(book.result().measured());
+        }
+
+        List<Symbol> of(List<MeasuredMark> placed, boolean layered) {
+            return placed.stream()
+                    .filter(m -> !layered || m.mark().kind() != Mark.Kind.LOCATED)
+                    .map(this::symbol)
+                    .toList();
+        }
+
+        private Symbol symbol(MeasuredMark mark) {
+            Position at = mark.position().orElseThrow();
+            boolean unneeded = superfluous.contains(mark.name());
+            return new Symbol(
+                    mark.name(),
+                    mark.mark().kind().name().toLowerCase(Locale.ROOT),
+                    stations.contains(mark.name()),
+                    troubled.contains(mark.name()),
+                    unneeded,
+                    sheet.x(at),
+                    sheet.y(at),
+                    Signs.path(book.job().code(mark.mark().code()).sign()),
+                    labels.place(mark.name(), sheet.across(at), sheet.down(at)),
+                    numbers(mark, show) + (unneeded ? "; closer to another than the plan can show" : ""),
+                    "/job/" + book.jobId() + "/point/" + mark.name());
+        }
+    }
+
+    private static List<Ray> rays(Book book, Sheet sheet, boolean layered) {
         List<Ray> rays = new ArrayList<>();
-        for (MeasuredSetup setup : book.result().measured().setups()) {
+        Measured measured = book.result().measured();
+        for (MeasuredSetup setup : measured.setups()) {
             if (setup.station().isEmpty()) {
                 continue;
             }
             Position from = setup.station().get();
             for (Shot shot : setup.shots()) {
-                Optional<Position> to = book.result()
-                        .measured()
-                        .mark(book.job().trueName(shot.fix().target()))
-                        .flatMap(MeasuredMark::position);
-                to.ifPresent(p -> rays.add(new Ray(
-                        sheet.x(from),
-                        sheet.y(from),
-                        sheet.x(p),
-                        sheet.y(p),
-                        shot.fix().role() == Reading.Role.BACKSIGHT)));
+                Optional<MeasuredMark> mark =
+                        measured.mark(book.job().trueName(shot.fix().target()));
+                if (layered
+                        && mark.filter(m -> m.mark().kind() == Mark.Kind.LOCATED)
+                                .isPresent()) {
+                    continue;
+                }
+                mark.flatMap(MeasuredMark::position)
+                        .ifPresent(p -> rays.add(new Ray(
+                                sheet.x(from),
+                                sheet.y(from),
+                                sheet.x(p),
+                                sheet.y(p),
+                                shot.fix().role() == Reading.Role.BACKSIGHT)));
             }
         }
         return rays;

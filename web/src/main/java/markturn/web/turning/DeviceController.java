@@ -12,6 +12,8 @@ import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.web.device.Device;
+import markturn.web.device.Devices;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -104,8 +106,8 @@ class DeviceController {
         TurningPage.Live live = new TurningDesk(book, setup)
                 .live(aside)
                 .orElseThrow(() -> new Refused("circle", "All sets are turned: add a set, or call for a sight"));
-        TotalStation.Shown shown = new Devices(book, setup).shown(live, automatic);
-        Reading reading = Devices.reading(live, shown, book.job());
+        TotalStation.Shown shown = new Devices(book, setup).shown(live.sight(), automatic);
+        Reading reading = Devices.reading(live.sight(), shown, book.job());
         Pieces pieces = new Pieces(book.job().units());
         if (book.job().mark(live.target()).isEmpty()) {
             fieldBook.add(
@@ -137,7 +139,10 @@ class DeviceController {
             return ResponseEntity.ok(Map.of("message", "All sets are turned."));
         }
         try {
-            Reading seen = Devices.reading(live.get(), new Devices(book, setup).shown(live.get(), false), book.job());
+            Reading seen = Devices.reading(
+                    live.get().sight(),
+                    new Devices(book, setup).shown(live.get().sight(), false),
+                    book.job());
             Display show = new Display(book.job().units());
             Map<String, String> shown = new LinkedHashMap<>();
             shown.put("circle", show.decorated(seen.circle().written()));

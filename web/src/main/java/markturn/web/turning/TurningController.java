@@ -18,7 +18,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import markturn.formats.Pieces;
 import markturn.survey.angle.TypedAngle;
-import markturn.survey.job.Circle;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
@@ -26,6 +25,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.turning.PointingOrder;
+import markturn.web.device.Device;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -37,6 +37,7 @@ import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
+import markturn.web.frame.TypedPointing;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -51,7 +52,6 @@ import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class TurningController {
-    private static final double LONGEST_SIGHT = 1e6;
     private static final Pattern ENDING_IN_NUMBER = Pattern.compile("(.*?)(\\d+)");
 
     /** Why a line is struck out: what the telescope did makes them different evidence. */
@@ -231,67 +231,27 @@ class TurningController {
                 next, reading.role(), reading.face(), reading.reflector(), reading.targetHeight()));
     }
 
-    /** One slope distance, or several of one pointing, parted by blanks or semicolons. */
-    private static List<Double> slopes(Form form) {
-        List<Double> slopes = new ArrayList<>();
-        for (String part : form.text("slope").split("[\\s;]+")) {
-            if (part.isEmpty()) {
-                continue;
-            }
-            Form single = form.with("slope", part);
-            single.length("slope", 0, LONGEST_SIGHT, "a slope distance above 0").ifPresent(slopes::add);
-            if (single.faults().containsKey("slope")) {
-                form.fault("slope", single.faults().get("slope"));
-            } else if (slopes.get(slopes.size() - 1) == 0) {
-                form.fault("slope", "0: expected a slope distance above 0");
-            }
-        }
-        return slopes;
-    }
-
     private static Optional<Reading> read(Form form, Book book, Setup setup) {
         Job job = book.job();
-        if (form.text("key").isEmpty() || form.text("key").length() > 60) {
-            form.fault("circle", "The page is too old: reload it; what you typed stays");
-        }
         String target = form.name("target", "the name of the target");
-        Optional<Circle> circle = form.circle("circle");
-        if (circle.isEmpty()) {
-            form.fault("circle", "Empty: expected the horizontal circle");
-        }
-        Optional<Circle> zenith = form.circle("zenith");
-        List<Double> slopes = slopes(form);
-        if (!slopes.isEmpty() && zenith.isEmpty()) {
-            form.fault("zenith", "Empty: a slope distance needs its zenith angle");
-        }
-        String reflector = form.text("reflector");
-        boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
-        Optional<MeasuredHeight> height =
-                form.height("height", reflectorless, "the height of the target over its mark");
-        if (height.isEmpty() && !job.planOnly() && !slopes.isEmpty() && !reflectorless) {
-            form.fault("height", "Empty: expected the height of the target over its mark");
-        }
+        Optional<TypedPointing> typed = TypedPointing.read(form, job.planOnly());
         int set = (int) form.number("set", 0, PointingOrder.MOST_SETS, "a set from 1 to 99")
                 .orElse(0);
-        if (!form.isSound()) {
+        if (!form.isSound() || typed.isEmpty()) {
             return Optional.empty();
         }
+        TypedPointing pointing = typed.get();
         return Optional.of(new Reading(
                 target,
                 role(form.text("role")).orElse(Reading.Role.DETAIL),
                 set == 0 ? OptionalInt.empty() : OptionalInt.of(set),
                 form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT,
-                circle.orElseThrow(),
-                zenith,
-                slopes.isEmpty()
-                        ? OptionalDouble.empty()
-                        : OptionalDouble.of(slopes.stream()
-                                .mapToDouble(Double::doubleValue)
-                                .average()
-                                .orElseThrow()),
-                slopes.size() > 1 ? slopes : List.of(),
-                reflector,
-                height,
+                pointing.circle(),
+                pointing.zenith(),
+                pointing.slope(),
+                pointing.severalSlopes(),
+                pointing.reflector(),
+                pointing.height(),
                 Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
                 book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
                 Optional.empty(),
@@ -321,7 +281,7 @@ class TurningController {
             }
         }
         Form form = new Form(typed, job.units());
-        List<Double> slopes = slopes(form);
+        List<Double> slopes = TypedPointing.slopes(form);
         if (form.faults().containsKey("slope")) {
             answer.put("slope", Map.of("fault", form.faults().get("slope")));
         } else if (!slopes.isEmpty()) {

@@ -9,6 +9,7 @@ import markturn.survey.finding.Finding;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
+import markturn.web.device.Devices;
 import markturn.web.fieldbook.Pen;
 
 /** What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil. */
@@ -116,7 +117,12 @@ public record TurningPage(
             OptionalDouble centringStdDev,
             boolean aside,
             String expected,
-            String sentence) {}
+            String sentence) {
+        /** What a device is told of it. */
+        Devices.Sight sight() {
+            return new Devices.Sight(target, role, set, face, reflector, height, centringStdDev);
+        }
+    }
 
     /** A pointing still to come. */
     public record Coming(int set, String face, String target, String expected) {}

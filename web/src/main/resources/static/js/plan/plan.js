@@ -1,11 +1,25 @@
 // Pan, zoom and tap on the plan. Symbols and lettering keep their size; the scale bar says what it is now.
+import { Layer } from "/js/plan/layer.js";
 
 const plan = document.getElementById("plan");
+const canvas = document.getElementById("plan-canvas");
 const sheet = { width: 1000, height: 620 };
-const NEAREST = 40;
+const NEAREST = canvas ? 400 : 40;
 let view = { x: 0, y: 0, zoom: 1 };
+let layer = null;
+let waiting = false;
 
+/** Many moves of the hand make one picture. */
 function draw() {
+  if (waiting) return;
+  waiting = true;
+  requestAnimationFrame(() => {
+    waiting = false;
+    drawNow();
+  });
+}
+
+function drawNow() {
   plan.setAttribute("viewBox", `${view.x} ${view.y} ${sheet.width / view.zoom} ${sheet.height / view.zoom}`);
   const size = 1 / view.zoom;
   plan.classList.toggle("near", view.zoom >= 2);
@@ -15,6 +29,11 @@ function draw() {
   place(".north", 955, 40);
   place(".bar", 40, 590);
   bar();
+  if (layer) {
+    const frame = plan.getBoundingClientRect();
+    const matrix = plan.getScreenCTM();
+    layer.draw({ a: matrix.a, e: matrix.e - frame.left, f: matrix.f - frame.top }, frame.width, frame.height);
+  }
 }
 
 /** The bar halves as the view doubles, so that it stays on the sheet and its number stays true. */
@@ -39,30 +58,52 @@ function zoomAt(x, y, times) {
   draw();
 }
 
+const onSheet = event => new DOMPoint(event.clientX, event.clientY).matrixTransform(plan.getScreenCTM().inverse());
+
 /** Picture points of the sheet under the pointer. */
 function under(event) {
-  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(plan.getScreenCTM().inverse());
+  const at = onSheet(event);
   return { x: (at.x - view.x) * view.zoom, y: (at.y - view.y) * view.zoom };
+}
+
+function say(numbers, url) {
+  const link = document.createElement("a");
+  link.href = url;
+  link.textContent = "how it came about";
+  document.getElementById("plan-numbers").replaceChildren(numbers + " ", link);
 }
 
 function choose(symbol) {
   plan.querySelectorAll(".chosen").forEach(s => s.classList.remove("chosen"));
   symbol.classList.add("chosen");
-  const line = document.getElementById("plan-numbers");
-  const link = document.createElement("a");
-  link.href = symbol.getAttribute("href");
-  link.textContent = "how it came about";
-  line.replaceChildren(symbol.dataset.numbers + " ", link);
+  say(symbol.dataset.numbers, symbol.getAttribute("href"));
 }
 
-if (plan) {
+async function chooseOnCanvas(event) {
+  const name = layer?.nearest(onSheet(event), plan.getScreenCTM().a);
+  if (!name) return;
+  const answer = await fetch(canvas.dataset.numbers + "?" + new URLSearchParams({ name }));
+  if (!answer.ok) return;
+  const known = await answer.json();
+  say(known.numbers, known.url);
+}
+
+async function fetchLayer() {
+  const answer = await fetch(canvas.dataset.layer);
+  if (!answer.ok) return;
+  layer = new Layer(canvas, await answer.json());
+  canvas.dataset.ready = "1";
+  draw();
+}
+
+function follow() {
+  let last = null;
+  let moved = false;
   plan.addEventListener("wheel", event => {
     event.preventDefault();
     const at = under(event);
     zoomAt(at.x, at.y, event.deltaY < 0 ? 1.25 : 0.8);
   }, { passive: false });
-  let last = null;
-  let moved = false;
   plan.addEventListener("pointerdown", event => { last = event; moved = false; });
   plan.addEventListener("pointermove", event => {
     if (!last || event.buttons === 0) return;
@@ -73,7 +114,10 @@ if (plan) {
     last = event;
     draw();
   });
-  plan.addEventListener("pointerup", () => { last = null; });
+  plan.addEventListener("pointerup", event => {
+    if (!moved && layer && !event.target.closest(".symbol")) chooseOnCanvas(event);
+    last = null;
+  });
   plan.querySelectorAll(".symbol").forEach(symbol => {
     symbol.addEventListener("click", event => {
       event.preventDefault();
@@ -81,7 +125,15 @@ if (plan) {
     });
     symbol.addEventListener("focus", () => choose(symbol));
   });
+}
+
+if (plan) {
+  follow();
   document.getElementById("zoom-in").addEventListener("click", () => zoomAt(sheet.width / 2, sheet.height / 2, 1.5));
   document.getElementById("zoom-out").addEventListener("click", () => zoomAt(sheet.width / 2, sheet.height / 2, 1 / 1.5));
   document.getElementById("zoom-all").addEventListener("click", () => { view = { x: 0, y: 0, zoom: 1 }; draw(); });
+  if (canvas) {
+    fetchLayer();
+    new ResizeObserver(draw).observe(plan);
+  }
 }

@@ -1,4 +1,4 @@
-package markturn.web.turning;
+package markturn.web.device;
 
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
@@ -9,14 +9,14 @@ import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 
 /** The device a page is shown on, known by a cookie that says nothing but that. */
-final class Device {
+public final class Device {
     private static final String COOKIE = "device";
     private static final int A_YEAR = 365 * 24 * 3600;
 
     private Device() {}
 
     /** Its name; empty where it has none yet. */
-    static String name() {
+    public static String name() {
         HttpServletRequest request = request();
         if (request.getAttribute(COOKIE) instanceof String given) {
             return given;
@@ -33,12 +33,13 @@ final class Device {
         return ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
     }
 
-    static boolean isUnknown() {
+    /** Whether it has no name yet. */
+    public static boolean isUnknown() {
         return name().isEmpty();
     }
 
     /** Gives it a name. */
-    static void remember(HttpServletResponse response) {
+    public static void remember(HttpServletResponse response) {
         String name = UUID.randomUUID().toString();
         request().setAttribute(COOKIE, name);
         Cookie cookie = new Cookie(COOKIE, name);

@@ -1,4 +1,4 @@
-package markturn.web.turning;
+package markturn.web.device;
 
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import markturn.simulator.Practice;
 import markturn.simulator.TotalStation;
 import markturn.survey.job.Job;
+import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.web.fieldbook.Book;
@@ -16,13 +17,14 @@ import markturn.web.fieldbook.Refused;
 import markturn.web.fieldbook.TurningOrder;
 
 /** The simulated total station at a setup: what it shows when the line in hand is sighted. */
-final class Devices {
+public final class Devices {
     private final Book book;
     private final Practice practice;
     private final Setup setup;
     private final TurningOrder order;
 
-    Devices(Book book, Setup setup) {
+    /** Of a setup in a job with simulated devices; refused where it has none. */
+    public Devices(Book book, Setup setup) {
         this.book = book;
         this.practice = book.practice()
                 .orElseThrow(
@@ -37,15 +39,15 @@ final class Devices {
      * @param automatic whether the station turns by itself
      * @throws Refused where there is nothing of that name to sight
      */
-    TotalStation.Shown shown(TurningPage.Live live, boolean automatic) {
+    public TotalStation.Shown shown(Sight sight, boolean automatic) {
         List<Practice.Aim> aims = new ArrayList<>(order.aims().stream()
                 .map(a -> new Practice.Aim(a.target(), a.reflector(), a.height()))
                 .toList());
-        if (aims.stream().noneMatch(a -> a.target().equals(live.target()))) {
-            aims.add(new Practice.Aim(live.target(), live.reflector(), live.height()));
+        if (aims.stream().noneMatch(a -> a.target().equals(sight.target()))) {
+            aims.add(new Practice.Aim(sight.target(), sight.reflector(), sight.height()));
         }
         Job job = book.job();
-        int set = live.set() == 0 ? lastSet() : live.set();
+        int set = sight.set() == 0 ? lastSet() : sight.set();
         OptionalDouble start = order.circleStart().of(set, order.sets());
         try {
             TotalStation.Shown shown = practice.point(
@@ -53,8 +55,8 @@ final class Devices {
                     setup,
                     aims,
                     start,
-                    live.target(),
-                    live.face(),
+                    sight.target(),
+                    sight.face(),
                     setup.readings().size(),
                     automatic,
                     order.distances());
@@ -77,8 +79,18 @@ final class Devices {
                 .orElse(1);
     }
 
+    /** One sight: at what, why, how, and what stands there. */
+    public record Sight(
+            String target,
+            Reading.Role role,
+            int set,
+            Reading.Face face,
+            String reflector,
+            Optional<MeasuredHeight> height,
+            OptionalDouble centringStdDev) {}
+
     /** What is shown, as a line of the book. */
-    static Reading reading(TurningPage.Live live, TotalStation.Shown shown, Job job) {
+    public static Reading reading(Sight sight, TotalStation.Shown shown, Job job) {
         double slope = shown.slopes().stream()
                 .mapToDouble(Double::doubleValue)
                 .average()
@@ -86,21 +98,21 @@ final class Devices {
         String circle = job.units().angle().write(shown.circle().radians(), decimals(job));
         String zenith = job.units().angle().write(shown.zenith().radians(), decimals(job));
         return new Reading(
-                live.target(),
-                live.role(),
-                live.set() == 0 ? java.util.OptionalInt.empty() : java.util.OptionalInt.of(live.set()),
-                live.face(),
+                sight.target(),
+                sight.role(),
+                sight.set() == 0 ? java.util.OptionalInt.empty() : java.util.OptionalInt.of(sight.set()),
+                sight.face(),
                 new markturn.survey.job.Circle(job.units().angle().read(circle), circle),
                 Optional.of(new markturn.survey.job.Circle(job.units().angle().read(zenith), zenith)),
                 slope == 0 ? OptionalDouble.empty() : OptionalDouble.of(slope),
                 shown.slopes().size() > 1 ? shown.slopes() : List.of(),
-                live.reflector(),
-                live.height(),
+                sight.reflector(),
+                sight.height(),
                 Optional.of(shown.at()),
                 Reading.Origin.SIMULATED,
                 Optional.of(shown.applied()),
                 Optional.empty(),
-                live.centringStdDev(),
+                sight.centringStdDev(),
                 Optional.empty());
     }
 

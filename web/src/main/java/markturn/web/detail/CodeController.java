@@ -1,0 +1,155 @@
+package markturn.web.detail;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.formats.Pieces;
+import markturn.survey.job.Code;
+import markturn.survey.job.Mark;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.Payload;
+import markturn.web.frame.Signs;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The code list of a job. */
+@Controller
+class CodeController {
+    private static final double HIGHEST_NUMBER = 999_999_999;
+
+    private final FieldBook fieldBook;
+
+    CodeController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    /** A code as the list shows it. */
+    public record Row(Code code, String path, String dashes, long points, String next) {}
+
+    /** A sign or a stroke to choose. */
+    public record Look(String key, String drawn) {}
+
+    @GetMapping("/job/{id}/code")
+    String list(@PathVariable String id, @RequestParam Map<String, String> asked, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return page(book, typed(book, asked.getOrDefault("code", "")), Map.of(), model);
+    }
+
+    private static Map<String, String> typed(Book book, String name) {
+        Map<String, String> typed =
+                new java.util.HashMap<>(Map.of("key", Payload.key(), "sign", "dot", "stroke", "solid"));
+        book.job().codes().stream().filter(c -> c.name().equals(name)).forEach(code -> {
+            typed.put("name", code.name());
+            typed.put("words", code.words());
+            code.numbers().ifPresent(n -> {
+                typed.put("first", "" + n.first());
+                typed.put("last", "" + n.last());
+            });
+            code.targetHeight()
+                    .ifPresent(h -> typed.put(
+                            "height", new markturn.web.frame.Display(book.job().units()).length(h)));
+            typed.put("sign", key(code.sign()));
+            typed.put("stroke", key(code.stroke()));
+            if (code.line()) {
+                typed.put("line", "on");
+            }
+        });
+        return typed;
+    }
+
+    private static String key(Enum<?> look) {
+        return look.name().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    private static String page(Book book, Map<String, String> typed, Map<String, String> faults, Model model) {
+        JobPage.frame(model, book, "Detail");
+        model.addAttribute(
+                "rows", book.job().codes().stream().map(code -> row(book, code)).toList());
+        model.addAttribute(
+                "signs",
+                java.util.Arrays.stream(Code.Sign.values())
+                        .map(s -> new Look(key(s), Signs.path(s)))
+                        .toList());
+        model.addAttribute(
+                "strokes",
+                java.util.Arrays.stream(Code.Stroke.values())
+                        .map(s -> new Look(key(s), Signs.dashes(s)))
+                        .toList());
+        model.addAttribute("typed", typed);
+        model.addAttribute("faults", faults);
+        return "detail/codes";
+    }
+
+    private static Row row(Book book, Code code) {
+        List<Mark> marks = book.job().marks();
+        return new Row(
+                code,
+                Signs.path(code.sign()),
+                Signs.dashes(code.stroke()),
+                marks.stream().filter(m -> m.code().equals(code.name())).count(),
+                code.nextFree(book.job()).orElse("used up"));
+    }
+
+    @PostMapping("/job/{id}/code")
+    String describe(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        Code code = read(form);
+        if (form.isSound()) {
+            try {
+                fieldBook.add(
+                        id,
+                        form.text("key"),
+                        who.getName(),
+                        EntryKind.CODE,
+                        new Pieces(book.job().units()).write(code));
+                return "redirect:/job/" + id + "/code";
+            } catch (Refused refused) {
+                form.refused(refused);
+            }
+        }
+        return page(book, typed, form.faults(), model);
+    }
+
+    private static Code read(Form form) {
+        OptionalDouble first = form.number("first", 1, HIGHEST_NUMBER, "a number from 1");
+        OptionalDouble last = form.number("last", 1, HIGHEST_NUMBER, "a number from 1");
+        Optional<Code.Numbers> numbers = Optional.empty();
+        if (first.isPresent() != last.isPresent()) {
+            form.fault(first.isPresent() ? "last" : "first", "Empty: a range has a first and a last number");
+        } else if (first.isPresent()) {
+            if (last.getAsDouble() < first.getAsDouble()) {
+                form.fault("last", "%s: expected a number that is not below the first".formatted(form.text("last")));
+            }
+            numbers = Optional.of(new Code.Numbers((int) first.getAsDouble(), (int) last.getAsDouble()));
+        }
+        return new Code(
+                form.name("name", "the code, such as WALL"),
+                form.text("words"),
+                numbers,
+                form.length("height", 0.001, 100, "the usual height of the pole"),
+                !form.isEmpty("line"),
+                chosen(Code.Sign.values(), form.text("sign")),
+                chosen(Code.Stroke.values(), form.text("stroke")));
+    }
+
+    private static <E extends Enum<E>> E chosen(E[] all, String key) {
+        for (E one : all) {
+            if (key(one).equals(key)) {
+                return one;
+            }
+        }
+        return all[0];
+    }
+}

@@ -1,0 +1,319 @@
+package markturn.web.detail;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import markturn.formats.Pieces;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+import markturn.web.device.Device;
+import markturn.web.device.Devices;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import markturn.web.frame.TypedPointing;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+@Controller
+class DetailController {
+    private static final double FARTHEST_OFFSET = 1000;
+
+    private final FieldBook fieldBook;
+
+    DetailController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    /** The setup in hand, or where one is begun. */
+    @GetMapping("/job/{id}/detail")
+    String current(@PathVariable String id, Principal who) {
+        List<Setup> setups = fieldBook.book(id, who.getName()).job().setups();
+        return "redirect:/job/" + id
+                + (setups.isEmpty()
+                        ? "/setup"
+                        : "/detail/" + setups.get(setups.size() - 1).name());
+    }
+
+    @GetMapping("/job/{id}/detail/{name}")
+    String detail(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> asked,
+            Model model,
+            HttpServletResponse response,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        if (Device.isUnknown()) {
+            Device.remember(response);
+        }
+        return page(book, name, asked, model);
+    }
+
+    private static String page(Book book, String name, Map<String, String> asked, Model model) {
+        Setup setup = setup(book, name);
+        JobPage.frame(model, book, "Detail");
+        Choice choice = Choice.of(asked, book.job(), setup);
+        model.addAttribute("page", new DetailDesk(book, name, choice).page());
+        model.addAttribute("choice", choice);
+        model.addAttribute("key", Payload.key());
+        model.addAttribute("simulated", book.practice().isPresent());
+        return "detail/page";
+    }
+
+    private static Setup setup(Book book, String name) {
+        return book.job().setup(name).orElseThrow(NotHere::new);
+    }
+
+    /** Books one shot, and where its point is new the point. A field at fault: 422 with the fields, and nothing is stored. */
+    @PostMapping("/job/{id}/detail/{name}/shot")
+    Object book(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = setup(book, name);
+        Form form = new Form(typed, book.job().units());
+        String target = form.name("name", "the name of the point");
+        Optional<TypedPointing> pointing = TypedPointing.read(form, book.job().planOnly());
+        Optional<Reading.Offset> offset = offset(form);
+        if (pointing.isEmpty() || !form.isSound()) {
+            return faults(form.faults());
+        }
+        Choice choice = Choice.of(typed, book.job(), setup);
+        try {
+            Reading reading = reading(
+                    target,
+                    choice,
+                    pointing.get(),
+                    offset,
+                    book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED);
+            return page(store(book, name, choice, reading, typed.get("key"), who), name, next(typed), model);
+        } catch (Refused refused) {
+            return faults(Map.of(refused.field().isEmpty() ? "circle" : refused.field(), refused.getMessage()));
+        }
+    }
+
+    /** Takes the shot in hand with the simulated station. */
+    @PostMapping("/job/{id}/detail/{name}/measure")
+    Object measure(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = setup(book, name);
+        Form form = new Form(typed, book.job().units());
+        String target = form.name("name", "the name of the point");
+        Choice choice = Choice.of(typed, book.job(), setup);
+        Optional<markturn.survey.job.MeasuredHeight> height =
+                form.height("height", true, "the height of the target over its mark");
+        Optional<Reading.Offset> offset = offset(form);
+        if (!form.isSound()) {
+            return faults(form.faults());
+        }
+        try {
+            Book withMark = named(book, choice, target, typed.get("key"), who);
+            Devices.Sight sight = new Devices.Sight(
+                    target, role(choice), 0, choice.face(), choice.reflector(), height, OptionalDouble.empty());
+            Reading seen = Devices.reading(
+                    sight, new Devices(withMark, setup(withMark, name)).shown(sight, false), book.job());
+            Reading reading = new Reading(
+                    seen.target(),
+                    seen.role(),
+                    seen.set(),
+                    seen.face(),
+                    seen.circle(),
+                    seen.zenith(),
+                    "1".equals(typed.get("angleOnly")) ? OptionalDouble.empty() : seen.slope(),
+                    List.of(),
+                    seen.reflector(),
+                    seen.targetHeight(),
+                    seen.at(),
+                    seen.origin(),
+                    seen.applied(),
+                    offset,
+                    Optional.empty());
+            return page(store(withMark, name, choice, reading, typed.get("key"), who), name, next(typed), model);
+        } catch (Refused refused) {
+            return faults(Map.of("message", refused.getMessage()));
+        }
+    }
+
+    private static ResponseEntity<Map<String, String>> faults(Map<String, String> faults) {
+        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(faults);
+    }
+
+    /** What stays on the page after a shot: not the name, and how it joins follows from the line. */
+    private static Map<String, String> next(Map<String, String> typed) {
+        Map<String, String> kept = new java.util.HashMap<>(typed);
+        kept.remove("name");
+        kept.remove("join");
+        return kept;
+    }
+
+    private Book store(Book book, String setup, Choice choice, Reading reading, String key, Principal who) {
+        named(book, choice, reading.target(), key, who);
+        Pieces pieces = new Pieces(book.job().units());
+        var payload = Payload.reading(setup, pieces.write(reading));
+        if (!Device.name().isEmpty()) {
+            payload.put("device", Device.name());
+        }
+        return fieldBook.add(book.jobId(), key, who.getName(), EntryKind.READING, payload);
+    }
+
+    /** The book with the point in it. */
+    private Book named(Book book, Choice choice, String target, String key, Principal who) {
+        if (book.job().mark(target).isPresent()) {
+            return book;
+        }
+        Mark mark = choice.built()
+                ? Mark.named(target, Mark.Kind.NEW)
+                : Mark.named(target, Mark.Kind.LOCATED).withCode(choice.code()).withJoining(choice.joining());
+        return fieldBook.add(
+                book.jobId(),
+                key + "-m",
+                who.getName(),
+                EntryKind.MARK,
+                new Pieces(book.job().units()).write(mark));
+    }
+
+    private static Reading.Role role(Choice choice) {
+        return choice.built() ? Reading.Role.FORESIGHT : Reading.Role.DETAIL;
+    }
+
+    private static Reading reading(
+            String target,
+            Choice choice,
+            TypedPointing pointing,
+            Optional<Reading.Offset> offset,
+            Reading.Origin origin) {
+        return new Reading(
+                target,
+                role(choice),
+                OptionalInt.empty(),
+                choice.face(),
+                pointing.circle(),
+                pointing.zenith(),
+                pointing.slope(),
+                pointing.severalSlopes(),
+                choice.reflector(),
+                pointing.height(),
+                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                origin,
+                Optional.empty(),
+                offset,
+                Optional.empty());
+    }
+
+    private static Optional<Reading.Offset> offset(Form form) {
+        double along = offset(form, "along");
+        double across = offset(form, "across");
+        double up = offset(form, "up-offset");
+        return along == 0 && across == 0 && up == 0
+                ? Optional.empty()
+                : Optional.of(new Reading.Offset(along, across, up));
+    }
+
+    private static double offset(Form form, String field) {
+        return form.length(field, -FARTHEST_OFFSET, FARTHEST_OFFSET, "an offset of at most 1000")
+                .orElse(0);
+    }
+
+    /** Begins a special sight: the points it needs are entered, and the page leads through them. */
+    @PostMapping("/job/{id}/detail/{name}/special")
+    Object special(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        Choice choice = Choice.of(typed, book.job(), setup(book, name));
+        String called = form.isEmpty("name")
+                ? book.job().code(choice.code()).nextFree(book.job()).orElse("")
+                : form.text("name");
+        if (called.isEmpty() || called.length() > 50) {
+            return faults(Map.of("message", "Expected the name of the point, at most 50 characters"));
+        }
+        Pieces pieces = new Pieces(book.job().units());
+        var payload = tools.jackson.databind.node.JsonNodeFactory.instance.objectNode();
+        var marks = payload.putArray("marks");
+        SpecialSights.begun(form.text("kind"), called, choice.code()).stream()
+                .filter(mark ->
+                        !(mark.by().isEmpty() && book.job().mark(mark.name()).isPresent()))
+                .forEach(mark -> marks.add(pieces.write(mark)));
+        try {
+            return page(
+                    fieldBook.add(id, form.text("key"), who.getName(), EntryKind.MARKS, payload),
+                    name,
+                    next(typed),
+                    model);
+        } catch (Refused refused) {
+            return faults(Map.of("message", refused.getMessage()));
+        }
+    }
+
+    /** Strikes a shot out, with its reason. */
+    @PostMapping("/job/{id}/detail/{name}/strike")
+    Object strike(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam String key,
+            @RequestParam String line,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            Principal who) {
+        if (reason.isBlank()) {
+            return faults(Map.of("message", "A line is struck out with a reason: choose one, or write it."));
+        }
+        Book longer =
+                fieldBook.add(id, key, who.getName(), EntryKind.STRIKE, Payload.lines(List.of(line), reason.strip()));
+        return page(longer, name, Map.of(), model);
+    }
+
+    /** Notes how a located point joins its line, or breaks it. */
+    @PostMapping("/job/{id}/detail/{name}/join")
+    Object join(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Job job = book.job();
+        Mark mark = job.mark(typed.getOrDefault("mark", "")).orElseThrow(NotHere::new);
+        Choice choice = Choice.of(typed, job, setup(book, name));
+        Mark noted = mark.withJoining("none".equals(typed.get("join")) ? Optional.empty() : choice.joining());
+        Book longer = fieldBook.add(
+                id,
+                typed.get("key"),
+                who.getName(),
+                EntryKind.MARK_NOTED,
+                Payload.noted(new Pieces(job.units()).write(noted), "line"));
+        return page(longer, name, Map.of(), model);
+    }
+}
