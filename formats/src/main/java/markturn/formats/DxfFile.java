@@ -7,12 +7,14 @@ import java.util.Set;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Units;
+import markturn.survey.locate.CodeLines;
+import markturn.survey.result.CodeLine;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
 
 /**
- * Marks as a drawing in the open text form of DXF, release 12 (AC1009): a point and its name for each, layers by code, text in the size of a
- * plan. X is easting, Y northing, in the job's unit.
+ * Marks as a drawing in the open text form of DXF, release 12 (AC1009): a point and its name for each, lines by code, layers by code, text in
+ * the size of a plan. X is easting, Y northing, in the job's unit.
  */
 public final class DxfFile {
     /** How high names stand on paper, metres. Common practice, no source. */
@@ -57,12 +59,35 @@ public final class DxfFile {
                 pair(1, ascii(mark.name()));
             }
         }
+        CodeLines.of(result.measured()).stream()
+                .filter(line -> line.points().size() > 1)
+                .forEach(line -> polyline(line, unit));
         pair(0, "ENDSEC");
         pair(0, "EOF");
         return text.toString();
     }
 
     private static final String TEXT = "-NAME";
+
+    /** A line of a code in three dimensions (flag 8), closed with flag 1. */
+    private void polyline(CodeLine line, double unit) {
+        String layer = layer(line.points().get(0).mark());
+        entity("POLYLINE", layer, "0.0000", "0.0000", "0.0000");
+        pair(66, "1");
+        pair(70, line.closed() ? "9" : "8");
+        for (int i = 0; i < line.points().size(); i++) {
+            Position at = line.at(i);
+            entity(
+                    "VERTEX",
+                    layer,
+                    number(at.easting() / unit),
+                    number(at.northing() / unit),
+                    number(at.elevation().orElse(0) / unit));
+            pair(70, "32");
+        }
+        pair(0, "SEQEND");
+        pair(8, layer);
+    }
 
     private void layers() {
         Set<String> names = new LinkedHashSet<>();

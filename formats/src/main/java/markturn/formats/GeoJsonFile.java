@@ -5,10 +5,13 @@ import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.BiConsumer;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.Units;
+import markturn.survey.locate.CodeLines;
 import markturn.survey.reduce.GridPlace;
+import markturn.survey.result.CodeLine;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,7 +20,7 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Marks as GeoJSON (RFC 7946), one feature a mark. In longitude and latitude where the job has a projection; otherwise, and on request, in
+ * Marks as GeoJSON (RFC 7946), one feature a mark, and one a line of a code. In longitude and latitude where the job has a projection; otherwise, and on request, in
  * the job's own coordinates and unit, which the file then says: readers must have agreed to that (RFC 7946, section 4).
  */
 public final class GeoJsonFile {
@@ -35,16 +38,9 @@ public final class GeoJsonFile {
                 "job coordinates, easting, northing, elevation in "
                         + units.length().key());
         for (MeasuredMark mark : result.measured().marks()) {
-            mark.position().ifPresent(at -> {
-                ArrayNode coordinates = feature(file, mark, units);
-                coordinates.add(rounded(at.easting() / units.length().metres(), PLACES));
-                coordinates.add(rounded(at.northing() / units.length().metres(), PLACES));
-                if (at.elevation().isPresent()) {
-                    coordinates.add(rounded(
-                            at.elevation().getAsDouble() / units.length().metres(), PLACES));
-                }
-            });
+            mark.position().ifPresent(at -> jobPlace(feature(file, mark, units), at, units));
         }
+        lines(result, file, (coordinates, at) -> jobPlace(coordinates, at, units));
         return bytes(file);
     }
 
@@ -69,12 +65,51 @@ public final class GeoJsonFile {
                 if (place.isEmpty()) {
                     return Optional.empty();
                 }
-                ArrayNode coordinates = feature(file, mark, result.job().units());
-                coordinates.add(rounded(place.get().longitude(), DEGREE_PLACES));
-                coordinates.add(rounded(place.get().latitude(), DEGREE_PLACES));
+                globePlace(feature(file, mark, result.job().units()), place.get());
             }
         }
+        lines(
+                result,
+                file,
+                (coordinates, at) -> globePlace(
+                        coordinates,
+                        GridPlace.geographic(projection.get(), at.northing(), at.easting())
+                                .orElseThrow()));
         return Optional.of(bytes(file));
+    }
+
+    private static void jobPlace(ArrayNode coordinates, Position at, Units units) {
+        double metres = units.length().metres();
+        coordinates.add(rounded(at.easting() / metres, PLACES));
+        coordinates.add(rounded(at.northing() / metres, PLACES));
+        if (at.elevation().isPresent()) {
+            coordinates.add(rounded(at.elevation().getAsDouble() / metres, PLACES));
+        }
+    }
+
+    /** Lines of codes as line strings; a closed one ends where it began. */
+    private static void lines(SurveyResult result, ObjectNode file, BiConsumer<ArrayNode, Position> place) {
+        for (CodeLine line : CodeLines.of(result.measured())) {
+            if (line.points().size() > 1) {
+                ObjectNode feature = ((ArrayNode) file.get("features")).addObject();
+                feature.put("type", "Feature");
+                ArrayNode coordinates =
+                        feature.putObject("geometry").put("type", "LineString").putArray("coordinates");
+                feature.putObject("properties")
+                        .put("code", line.code())
+                        .put("line", line.number())
+                        .put("closed", line.closed());
+                for (int i = 0; i < line.points().size() + (line.closed() ? 1 : 0); i++) {
+                    place.accept(
+                            coordinates.addArray(), line.at(i % line.points().size()));
+                }
+            }
+        }
+    }
+
+    private static void globePlace(ArrayNode coordinates, GridPlace.Geographic place) {
+        coordinates.add(rounded(place.longitude(), DEGREE_PLACES));
+        coordinates.add(rounded(place.latitude(), DEGREE_PLACES));
     }
 
     private static ObjectNode collection(SurveyResult result, String reference) {

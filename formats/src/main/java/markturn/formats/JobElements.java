@@ -314,7 +314,8 @@ final class JobElements {
                 coordinates(of).orElseThrow(),
                 deviations(of.at("stdDev")),
                 of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobElements::key) : SatelliteFix.Use.CHECK,
-                origin(of));
+                origin(of),
+                of.text("source"));
     }
 
     static Adopted adopted(Element of) {

@@ -332,6 +332,7 @@ final class JobNodes {
         to.put("mark", of.mark());
         coordinates(to, of.position());
         deviations(to.putObject("stdDev"), of.stdDev());
+        putText(to, "source", of.source());
         return to.put("use", JobElements.key(of.use())).put("origin", JobElements.key(of.origin()));
     }
 

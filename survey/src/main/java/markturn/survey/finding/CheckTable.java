@@ -10,6 +10,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.result.Check;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
 
 /** All checks of a job, each with a verdict against what both precisions together allow, and with what it could not have shown. */
 public final class CheckTable {
@@ -105,7 +106,7 @@ public final class CheckTable {
                 decided(check),
                 mark.filter(m -> m.mark().kind() == Mark.Kind.LOCATED
                                 && m.mark().given().isEmpty()
-                                && !check.from().equals(MeasuredMark.SATELLITE_FIX))
+                                && job.setup(check.from()).isPresent())
                         .isPresent());
     }
 
@@ -135,8 +136,12 @@ public final class CheckTable {
         if (first.equals(GIVEN)) {
             return "Against given coordinates: it tests them together with what orients the setup.";
         }
-        if (check.from().equals(MeasuredMark.SATELLITE_FIX) || first.equals(MeasuredMark.SATELLITE_FIX)) {
-            return "From satellites: independent of every setup; it cannot see less than its own noise.";
+        if (job.setup(check.from()).isEmpty() || job.setup(first).isEmpty() && !first.equals(MeasuredSetup.SEVERAL)) {
+            return "From %s: independent of every setup; it cannot see less than its own noise."
+                    .formatted(
+                            check.from().equals(MeasuredMark.SATELLITE_FIX) || first.equals(MeasuredMark.SATELLITE_FIX)
+                                    ? "satellites"
+                                    : "a list");
         }
         Optional<String> same = sharedStation(check.from(), first);
         if (same.isPresent()) {

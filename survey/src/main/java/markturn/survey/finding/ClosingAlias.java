@@ -3,7 +3,6 @@ package markturn.survey.finding;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
-import markturn.survey.result.MeasuredMark;
 
 /** A new mark where a known one stands: the closing sight may have been booked under another name. Proposed, never taken silently. */
 final class ClosingAlias implements Rule {
@@ -13,7 +12,7 @@ final class ClosingAlias implements Rule {
                 .map(like -> Finding.of(
                                 "closing-alias",
                                 Severity.WARN,
-                                like.from().equals(MeasuredMark.SATELLITE_FIX) ? "" : like.from(),
+                                evidence.job().setup(like.from()).isEmpty() ? "" : like.from(),
                                 like.mark(),
                                 "%s, carried from %s, lies %s from %s, and chance alone allows %s. If it is that mark under another name, say so where the figure is closed; nothing is renamed. A witness mark stands close too: look on the ground first."
                                         .formatted(

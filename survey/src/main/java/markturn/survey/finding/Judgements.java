@@ -54,7 +54,10 @@ public final class Judgements {
 
     private void judgeSatelliteFixes(List<Judgement> all) {
         List<Test> tests = new ArrayList<>();
-        secondFixes(markturn.survey.result.MeasuredMark.SATELLITE_FIX, tests);
+        checks.keySet().stream()
+                .filter(from -> job.setup(from).isEmpty())
+                .sorted()
+                .forEach(from -> secondFixes(from, tests));
         all.addAll(judge("", tests));
     }
 

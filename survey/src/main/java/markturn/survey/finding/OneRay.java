@@ -26,7 +26,7 @@ final class OneRay implements Rule {
                 .map(m -> Finding.of(
                         "one-ray",
                         Severity.WARN,
-                        m.from().get().equals(MeasuredMark.SATELLITE_FIX)
+                        evidence.job().setup(m.from().get()).isEmpty()
                                 ? ""
                                 : m.from().get(),
                         m.name(),

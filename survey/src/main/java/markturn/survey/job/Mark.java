@@ -103,6 +103,11 @@ public record Mark(
         return new Mark(name, kind, given, stdDev, source, state, code, sameAs, joining, by);
     }
 
+    /** The same with coordinates that are given. */
+    public Mark withGiven(Coordinates at, String from) {
+        return new Mark(name, kind, Optional.of(at), stdDev, from, found, code, sameAs, joining, by);
+    }
+
     /** The same under another code. */
     public Mark withCode(String other) {
         return new Mark(name, kind, given, stdDev, source, found, other, sameAs, joining, by);

@@ -66,11 +66,15 @@ public final class Positions {
             String mark = job.trueName(fix.mark());
             if (!known.containsKey(mark)) {
                 put(mark, Position.known(fix.position(), fix.stdDev()));
-                from.put(mark, MeasuredMark.SATELLITE_FIX);
+                from.put(mark, from(fix));
             } else if (fix.use() == SatelliteFix.Use.CHECK) {
                 toCompare.add(fix);
             }
         }
+    }
+
+    private static String from(SatelliteFix fix) {
+        return fix.source().isEmpty() ? MeasuredMark.SATELLITE_FIX : fix.source();
     }
 
     private void put(String mark, Position position) {
@@ -189,7 +193,7 @@ public final class Positions {
             Position seen = Position.known(fix.position(), fix.stdDev());
             all.add(compare(
                     job.trueName(fix.mark()),
-                    MeasuredMark.SATELLITE_FIX,
+                    from(fix),
                     Optional.of(job.planOnly() ? seen.planOnly() : seen),
                     known.get(job.trueName(fix.mark()))));
         }

@@ -3,6 +3,7 @@ package markturn.survey.reduce;
 import java.util.Optional;
 import markturn.survey.job.GridProjection;
 import org.locationtech.proj4j.CRSFactory;
+import org.locationtech.proj4j.CoordinateReferenceSystem;
 import org.locationtech.proj4j.CoordinateTransformFactory;
 import org.locationtech.proj4j.Proj4jException;
 import org.locationtech.proj4j.ProjCoordinate;
@@ -22,16 +23,36 @@ public final class GridPlace {
      * @return empty where the definition is not understood, or the place lies outside what it can show
      */
     public static Optional<Geographic> geographic(GridProjection projection, double north, double east) {
+        return transform(projection, true, east, north).map(at -> new Geographic(at.y, at.x));
+    }
+
+    /** Metres in the grid. */
+    public record Grid(double northing, double easting) {}
+
+    /**
+     * The way back: a place on the globe in the grid.
+     *
+     * @param latitude degrees, WGS 84
+     * @param longitude degrees
+     * @return empty where the definition is not understood, or the place lies outside what it can show
+     */
+    public static Optional<Grid> grid(GridProjection projection, double latitude, double longitude) {
+        if (!(Math.abs(latitude) <= 90 && Math.abs(longitude) <= 360)) {
+            return Optional.empty();
+        }
+        return transform(projection, false, longitude, latitude).map(at -> new Grid(at.y, at.x));
+    }
+
+    private static Optional<ProjCoordinate> transform(GridProjection projection, boolean toGlobe, double x, double y) {
         try {
             CRSFactory factory = new CRSFactory();
+            CoordinateReferenceSystem grid = factory.createFromParameters("grid", projection.definition());
+            CoordinateReferenceSystem globe =
+                    factory.createFromParameters("globe", "+proj=longlat +datum=WGS84 +no_defs");
             ProjCoordinate place = new CoordinateTransformFactory()
-                    .createTransform(
-                            factory.createFromParameters("grid", projection.definition()),
-                            factory.createFromParameters("globe", "+proj=longlat +datum=WGS84 +no_defs"))
-                    .transform(new ProjCoordinate(east, north), new ProjCoordinate());
-            return Double.isFinite(place.x) && Double.isFinite(place.y)
-                    ? Optional.of(new Geographic(place.y, place.x))
-                    : Optional.empty();
+                    .createTransform(toGlobe ? grid : globe, toGlobe ? globe : grid)
+                    .transform(new ProjCoordinate(x, y), new ProjCoordinate());
+            return Double.isFinite(place.x) && Double.isFinite(place.y) ? Optional.of(place) : Optional.empty();
         } catch (Proj4jException | NumberFormatException outside) {
             return Optional.empty();
         }

@@ -36,7 +36,7 @@ public record CheckRow(
     }
 
     private static boolean isFixOf(Book book, Check check, MeasuredSetup setup) {
-        return check.from().equals(MeasuredMark.SATELLITE_FIX)
+        return book.job().setup(check.from()).isEmpty()
                 && book.result()
                         .measured()
                         .mark(check.mark())
