@@ -5,26 +5,50 @@ import java.io.InputStream;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import markturn.formats.CoordinateCsv;
+import markturn.formats.DxfFile;
 import markturn.formats.Fault;
 import markturn.formats.FaultyFile;
+import markturn.formats.GeoJsonFile;
 import markturn.formats.JobFile;
+import markturn.formats.LandXmlFile;
 import markturn.formats.ResultFile;
+import markturn.report.Report;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
+import markturn.survey.job.Decision;
 import org.springframework.boot.SpringApplication;
 
-/** Where the program begins: {@code serve} starts the application, {@code compute} computes a job file without it. */
+/** Where the program begins: {@code compute} and {@code convert} work on a job file without the application; otherwise it starts. */
 public final class CommandLine {
     private static final int COMPUTED = 0;
     private static final int UNREADABLE = 2;
+
+    private static final int PLAN_SCALE = 500;
+    private static final String CONVERT =
+            "convert takes a job file, a format and where to write: ./mark-turn convert JOB.json --to csv|geojson|landxml|dxf|pdf --output FILE";
+    private static final Map<String, Function<SurveyResult, byte[]>> FORMATS = Map.of(
+            "csv", CoordinateCsv::write,
+            "geojson", GeoJsonFile::write,
+            "landxml", LandXmlFile::write,
+            "dxf", result -> DxfFile.write(result, PLAN_SCALE),
+            "pdf", CommandLine::report);
 
     private CommandLine() {}
 
     public static void main(String[] arguments) {
         if (arguments.length > 0 && arguments[0].equals("compute")) {
             System.exit(compute(Arrays.copyOfRange(arguments, 1, arguments.length), System.out, System.err));
+        }
+        if (arguments.length > 0 && arguments[0].equals("convert")) {
+            System.exit(convert(Arrays.copyOfRange(arguments, 1, arguments.length), System.err));
         }
         SpringApplication.run(WebApplication.class, arguments);
     }
@@ -55,6 +79,62 @@ public final class CommandLine {
             err.println(new Fault(arguments[0], "", "cannot be read; expected a job file").line());
             return UNREADABLE;
         }
+    }
+
+    /**
+     * Writes a computed job in an open format.
+     *
+     * @param arguments {@code JOB.json --to csv|geojson|landxml|dxf|pdf --output FILE}, in any order
+     * @return 0 written; 2 the file cannot be read or written, or the arguments are not understood, one line per fault on {@code err}
+     */
+    public static int convert(String[] arguments, PrintStream err) {
+        Map<String, String> given = new HashMap<>();
+        for (int i = 0; i < arguments.length; i++) {
+            boolean named = arguments[i].equals("--to") || arguments[i].equals("--output");
+            if (named && i + 1 < arguments.length) {
+                given.put(arguments[i], arguments[++i]);
+            } else if (given.putIfAbsent("job", arguments[i]) != null || named) {
+                err.println(new Fault(arguments[i], "", CONVERT).line());
+                return UNREADABLE;
+            }
+        }
+        Function<SurveyResult, byte[]> format = FORMATS.get(given.getOrDefault("--to", ""));
+        if (format == null || !given.containsKey("job") || !given.containsKey("--output")) {
+            err.println(CONVERT);
+            return UNREADABLE;
+        }
+        String at = given.get("job");
+        try {
+            SurveyResult result = Survey.compute(JobFile.read(read(Path.of(at))));
+            byte[] content = format.apply(result);
+            at = given.get("--output");
+            Files.write(Path.of(at), content);
+            return COMPUTED;
+        } catch (FaultyFile faulty) {
+            faulty.faults().forEach(fault -> err.println(fault.line()));
+            return UNREADABLE;
+        } catch (IOException | java.nio.file.InvalidPathException unusable) {
+            err.println(new Fault(
+                            at,
+                            "",
+                            "cannot be " + (at.equals(given.get("job")) ? "read; expected a job file" : "written"))
+                    .line());
+            return UNREADABLE;
+        }
+    }
+
+    private static byte[] report(SurveyResult result) {
+        return new Report(
+                        result,
+                        Optional.empty(),
+                        result.job().decisions().stream()
+                                .map(Decision::by)
+                                .filter(name -> !name.isEmpty())
+                                .distinct()
+                                .map(name -> new Report.Person(name, "Decided"))
+                                .toList(),
+                        Instant.now())
+                .pdf();
     }
 
     /** One byte more than the largest file is enough to refuse a larger one. */

@@ -1,12 +1,20 @@
 package markturn.web.deliver;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import markturn.formats.CoordinateCsv;
 import markturn.formats.DxfFile;
 import markturn.formats.GeoJsonFile;
 import markturn.formats.JobFile;
+import markturn.formats.LandXmlFile;
 import markturn.formats.ResultFile;
+import markturn.report.Report;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
@@ -30,9 +38,11 @@ class DeliverController {
     private static final int LARGEST_SCALE = 100_000;
 
     private final FieldBook fieldBook;
+    private final Reports reports;
 
-    DeliverController(FieldBook fieldBook) {
+    DeliverController(FieldBook fieldBook, Reports reports) {
         this.fieldBook = fieldBook;
+        this.reports = reports;
     }
 
     @GetMapping("/job/{id}/deliver")
@@ -88,6 +98,63 @@ class DeliverController {
             throw new NotHere();
         }
         return file(book, "marks-1-" + scale + ".dxf", DXF, DxfFile.write(book.result(), scale));
+    }
+
+    @GetMapping("/job/{id}/deliver/exchange")
+    ResponseEntity<byte[]> landXml(@PathVariable String id, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return file(book, "landxml.xml", MediaType.APPLICATION_XML, LandXmlFile.write(book.result()));
+    }
+
+    /** The report as a page of its own, for screen and printer. */
+    @GetMapping("/job/{id}/deliver/report")
+    ResponseEntity<String> report(@PathVariable String id, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return ResponseEntity.ok()
+                .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
+                .body(reports.of(book).html("report.css"));
+    }
+
+    @GetMapping("/job/{id}/deliver/report.css")
+    ResponseEntity<String> stylesheet(@PathVariable String id) {
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "css", StandardCharsets.UTF_8))
+                .body("@import url(/css/fonts.css);\n" + Report.stylesheet());
+    }
+
+    @GetMapping("/job/{id}/deliver/report.pdf")
+    ResponseEntity<byte[]> reportAsPdf(@PathVariable String id, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        return file(
+                book, "report.pdf", MediaType.APPLICATION_PDF, reports.of(book).pdf());
+    }
+
+    /** Everything in one file. */
+    @GetMapping("/job/{id}/deliver/everything")
+    ResponseEntity<byte[]> everything(
+            @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) throws IOException {
+        Book book = fieldBook.book(id, who.getName());
+        if (scale < 1 || scale > LARGEST_SCALE) {
+            throw new NotHere();
+        }
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("job.json", JobFile.write(book.job()));
+        files.put("result.json", ResultFile.write(book.result()));
+        files.put("coordinates.csv", CoordinateCsv.write(book.result()));
+        files.put("job-coordinates.geojson", GeoJsonFile.write(book.result()));
+        GeoJsonFile.writeGeographic(book.result()).ifPresent(content -> files.put("wgs84.geojson", content));
+        files.put("landxml.xml", LandXmlFile.write(book.result()));
+        files.put("marks-1-" + scale + ".dxf", DxfFile.write(book.result(), scale));
+        files.put("report.pdf", reports.of(book).pdf());
+        ByteArrayOutputStream zipped = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
+            for (Map.Entry<String, byte[]> each : files.entrySet()) {
+                zip.putNextEntry(new ZipEntry(each.getKey()));
+                zip.write(each.getValue());
+                zip.closeEntry();
+            }
+        }
+        return file(book, "everything.zip", new MediaType("application", "zip"), zipped.toByteArray());
     }
 
     private static ResponseEntity<byte[]> file(Book book, String ending, MediaType type, byte[] content) {

@@ -1,6 +1,7 @@
 package markturn.web.detail;
 
-import java.util.Comparator;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -123,27 +124,25 @@ record Choice(
                 .toList();
     }
 
-    /** The height a pole was last used with, wherever that was; then the usual one of the code. */
-    static Optional<MeasuredHeight> height(Job job, String reflector, Code code) {
+    /** The height a pole was last used with here, then at the setup before, and so on; then the usual one of the code. */
+    static Optional<MeasuredHeight> height(Job job, Setup here, String reflector, Code code) {
         if (reflector.equals(Reflector.REFLECTORLESS)) {
             return Optional.empty();
         }
-        return lastUsed(job, reflector)
+        List<Setup> latestFirst = new ArrayList<>(job.setups());
+        Collections.reverse(latestFirst);
+        return Stream.concat(Stream.of(here), latestFirst.stream())
+                .flatMap(setup -> lastUsed(setup, reflector).stream())
+                .findFirst()
                 .or(() -> code.targetHeight().isPresent()
                         ? Optional.of(MeasuredHeight.toAxis(code.targetHeight().getAsDouble()))
                         : Optional.empty());
     }
 
-    private static Optional<MeasuredHeight> lastUsed(Job job, String reflector) {
-        return job.setups().stream()
-                .sorted(Comparator.comparing(job.setups()::indexOf, Comparator.reverseOrder()))
-                .flatMap(s -> s.readings().stream()
-                        .filter(r -> r.role() == Reading.Role.DETAIL
-                                && r.reflector().equals(reflector)
-                                && r.targetHeight().isPresent())
-                        .reduce((earlier, later) -> later)
-                        .stream())
-                .findFirst()
-                .flatMap(Reading::targetHeight);
+    private static Optional<MeasuredHeight> lastUsed(Setup setup, String reflector) {
+        return setup.readings().stream()
+                .filter(r -> r.role() == Reading.Role.DETAIL && r.reflector().equals(reflector))
+                .flatMap(r -> r.targetHeight().stream())
+                .reduce((earlier, later) -> later);
     }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.formats.Pieces;
+import markturn.report.Signs;
 import markturn.survey.job.Code;
 import markturn.survey.job.Mark;
 import markturn.web.fieldbook.Book;
@@ -15,7 +16,6 @@ import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.Payload;
-import markturn.web.frame.Signs;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,7 +58,7 @@ class CodeController {
             });
             code.targetHeight()
                     .ifPresent(h -> typed.put(
-                            "height", new markturn.web.frame.Display(book.job().units()).length(h)));
+                            "height", new markturn.report.Display(book.job().units()).length(h)));
             typed.put("sign", key(code.sign()));
             typed.put("stroke", key(code.stroke()));
             if (code.line()) {

@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import markturn.formats.Pieces;
 import markturn.survey.job.Job;
+import markturn.survey.job.Joining;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
@@ -166,11 +167,14 @@ class DetailController {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(faults);
     }
 
-    /** What stays on the page after a shot: not the name, and how it joins follows from the line. */
+    /** What stays on the page after a shot: not the name; the line goes on, and after one that was closed another begins. */
     private static Map<String, String> next(Map<String, String> typed) {
         Map<String, String> kept = new java.util.HashMap<>(typed);
         kept.remove("name");
-        kept.remove("join");
+        if (Joining.Act.CLOSE.key().equals(kept.remove("join"))) {
+            kept.put("join", Joining.Act.BEGIN.key());
+            kept.remove("line");
+        }
         return kept;
     }
 

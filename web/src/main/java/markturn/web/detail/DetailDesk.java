@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import markturn.report.Display;
+import markturn.report.Signs;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Code;
@@ -22,8 +24,6 @@ import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
 import markturn.web.fieldbook.Book;
-import markturn.web.frame.Display;
-import markturn.web.frame.Signs;
 
 /** Lays the page of detail out: what is sighted now, what was sighted last, and what it came to. */
 final class DetailDesk {
@@ -91,7 +91,7 @@ final class DetailDesk {
     }
 
     private String height(String reflector) {
-        return Choice.height(job, reflector, job.code(choice.code()))
+        return Choice.height(job, setup.setup(), reflector, job.code(choice.code()))
                 .map(h -> show.length(h.value()))
                 .orElse("");
     }

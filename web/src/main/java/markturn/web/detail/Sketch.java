@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import markturn.report.Signs;
+import markturn.report.TrueScale;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -16,8 +18,6 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
-import markturn.web.frame.Signs;
-import markturn.web.frame.TrueScale;
 
 /**
  * What was located from a setup, at true scale: north up, or turned so that the last sight points away from the observer and the sketch can

@@ -59,7 +59,7 @@ final class Assembly {
             case OPEN -> opened(book, entry);
             case INSTRUMENT -> changed(book, entry, job -> job.plus(unused(job, pieces.instrument(payload))));
             case REFLECTOR -> changed(book, entry, job -> job.plus(unused(job, pieces.reflector(payload))));
-            case MARK -> changed(book, entry, job -> job.plus(unused(job, pieces.mark(payload))));
+            case MARK -> changed(book, entry, job -> withMark(job, pieces.mark(payload)));
             case MARK_NOTED -> changed(book, entry, job -> noted(job, pieces.mark(payload.get("mark"))));
             case MARKS -> changed(book, entry, job -> broughtIn(job, payload, pieces));
             case CODE -> changed(book, entry, job -> job.with(fitting(job, pieces.code(payload))));
@@ -144,8 +144,12 @@ final class Assembly {
         if (job.mark(mark.name()).isPresent()) {
             throw new Refused("name", mark.name() + " is in this job already: a name stands for one mark");
         }
-        mark.by().map(Construction::bases).orElse(List.of()).forEach(base -> known(job, base, "name"));
         return mark;
+    }
+
+    private static Job withMark(Job job, Mark mark) {
+        mark.by().map(Construction::bases).orElse(List.of()).forEach(base -> known(job, base, "name"));
+        return job.plus(unused(job, mark));
     }
 
     /** All of them or none: a name that is taken refuses the whole. */
@@ -157,7 +161,16 @@ final class Assembly {
                 throw new Refused("name", mark.name() + " comes twice: a name stands for one mark");
             }
         }
-        return job.plusMarks(more.values());
+        Job longer = job.plusMarks(more.values());
+        for (Mark mark : more.values()) {
+            for (String base : mark.by().map(Construction::bases).orElse(List.of())) {
+                known(longer, base, "name");
+            }
+        }
+        for (JsonNode each : payload.path("fixes")) {
+            longer = fixed(longer, pieces.fix(each));
+        }
+        return longer;
     }
 
     /** Ranges of numbers do not overlap, so that a number tells its code. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.DoubleConsumer;
 import markturn.formats.JobFile;
 import markturn.survey.job.Job;
 import org.springframework.stereotype.Service;
@@ -92,6 +93,39 @@ public class FieldBook {
             Book longer = Assembly.with(book, entry);
             store(jobId, entry);
             return longer;
+        });
+        kept.put(jobId, next);
+        return next;
+    }
+
+    /**
+     * Adds many entries of a kind as one act: all of them, or none. The same key again adds nothing.
+     *
+     * @param key of the whole; each entry has it with its number behind
+     * @param progress told how much is done, 0 to 1; where it throws, nothing is stored
+     * @throws Refused where one of them contradicts what stands; nothing is stored then
+     */
+    public Book addAll(
+            String jobId,
+            String key,
+            String by,
+            EntryKind kind,
+            List<? extends JsonNode> payloads,
+            DoubleConsumer progress) {
+        Book next = transaction.execute(status -> {
+            StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
+            Book book = upTo(jobId, job.lastSequence());
+            if (book.entries().stream().anyMatch(e -> e.key().startsWith(key + "/"))) {
+                return book;
+            }
+            int done = 0;
+            for (JsonNode payload : payloads) {
+                Entry entry = new Entry(job.nextSequence(), key + "/" + done, now(), by, kind, payload);
+                book = Assembly.with(book, entry);
+                store(jobId, entry);
+                progress.accept((double) ++done / payloads.size());
+            }
+            return book;
         });
         kept.put(jobId, next);
         return next;

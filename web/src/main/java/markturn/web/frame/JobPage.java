@@ -1,5 +1,6 @@
 package markturn.web.frame;
 
+import markturn.report.Display;
 import markturn.survey.reduce.GridScale;
 import markturn.web.fieldbook.Book;
 import org.springframework.ui.Model;

@@ -8,6 +8,9 @@ import java.util.Map;
 import java.util.Set;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
+import markturn.formats.LandXmlReader;
+import markturn.report.Display;
+import markturn.report.LimitRows;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;
@@ -17,7 +20,6 @@ import markturn.survey.job.Limit;
 import markturn.survey.job.Units;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Display;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.Way;
@@ -41,9 +43,6 @@ class JobController {
         this.fieldBook = fieldBook;
         this.people = people;
     }
-
-    /** A limit of a class as the form shows it. */
-    public record LimitRow(String key, String words, List<String> presets) {}
 
     @GetMapping("/")
     String start() {
@@ -125,7 +124,8 @@ class JobController {
     @PostMapping("/job/import")
     String bringIn(@RequestParam MultipartFile file, Model model, Principal who) throws IOException {
         try {
-            Job job = JobFile.read(file.getBytes());
+            Job job =
+                    isXml(file.getBytes()) ? LandXmlReader.job(file.getBytes()).job() : JobFile.read(file.getBytes());
             String id = fieldBook.open(job, who.getName(), Set.of(who.getName()));
             return "redirect:/job/" + id;
         } catch (FaultyFile faulty) {
@@ -133,6 +133,15 @@ class JobController {
             model.addAttribute("fileFaults", faulty.faults());
             return list(model, who);
         }
+    }
+
+    private static boolean isXml(byte[] file) {
+        for (byte b : file) {
+            if (b > ' ') {
+                return b == '<';
+            }
+        }
+        return false;
     }
 
     @GetMapping("/job/{id}")

@@ -28,6 +28,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class MarkController {
     private static final int ROWS = 6;
+    /** Of the control; the list of coordinates shows the rest. */
+    private static final int MOST_SHOWN = 500;
+
     private static final double FARTHEST = 1e8;
 
     private final FieldBook fieldBook;
@@ -45,7 +48,10 @@ class MarkController {
         JobPage.frame(model, book, "Control marks");
         model.addAttribute(
                 "control",
-                book.job().marks().stream().filter(m -> m.given().isPresent()).toList());
+                book.job().marks().stream()
+                        .filter(m -> m.given().isPresent() && m.kind() == Mark.Kind.CONTROL)
+                        .limit(MOST_SHOWN)
+                        .toList());
         model.addAttribute("rows", ROWS);
         model.addAttribute("states", Mark.Found.values());
         model.addAttribute("typed", typed);

@@ -2,11 +2,11 @@ package markturn.web.plan;
 
 import java.security.Principal;
 import java.util.Map;
+import markturn.report.Display;
 import markturn.survey.locate.PlanScale;
 import markturn.survey.result.MeasuredMark;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Display;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import org.springframework.stereotype.Controller;

@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import markturn.report.Display;
+import markturn.report.Signs;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -20,8 +22,6 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 import markturn.web.fieldbook.Book;
-import markturn.web.frame.Display;
-import markturn.web.frame.Signs;
 
 /**
  * The plan of a job: control as triangles, stations as circles, located points by the signs of their codes, lines by code, rays between.

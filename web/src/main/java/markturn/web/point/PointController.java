@@ -3,7 +3,9 @@ package markturn.web.point;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
@@ -20,9 +22,12 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 
 @Controller
 class PointController {
+    private static final int ROWS_A_PAGE = 500;
+
     private final FieldBook fieldBook;
 
     PointController(FieldBook fieldBook) {
@@ -35,21 +40,38 @@ class PointController {
     /** A shot with the setup it was taken from. */
     public record Taken(MeasuredSetup setup, Shot shot) {}
 
+    /** The list, {@value #ROWS_A_PAGE} of each kind to a page; {@code find} keeps the names and codes that hold it. */
     @GetMapping("/job/{id}/point")
-    String list(@PathVariable String id, Model model, Principal who) {
+    String list(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "1") String page,
+            Model model,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Coordinates");
-        model.addAttribute("newControl", rows(book, Mark.Kind.NEW));
-        model.addAttribute("located", rows(book, Mark.Kind.LOCATED));
-        model.addAttribute("control", rows(book, Mark.Kind.CONTROL));
+        int number = page.matches("[1-9]\\d{0,5}") ? Integer.parseInt(page) : 1;
+        Map<Mark.Kind, List<MeasuredMark>> kinds = book.result().measured().marks().stream()
+                .filter(m -> m.name().contains(find.strip()) || m.mark().code().contains(find.strip()))
+                .collect(Collectors.groupingBy(m -> m.mark().kind()));
+        model.addAttribute("newControl", rows(book, kinds.get(Mark.Kind.NEW), number));
+        model.addAttribute("located", rows(book, kinds.get(Mark.Kind.LOCATED), number));
+        model.addAttribute("control", rows(book, kinds.get(Mark.Kind.CONTROL), number));
+        int longest = kinds.values().stream().mapToInt(List::size).max().orElse(0);
+        model.addAttribute("pages", (longest + ROWS_A_PAGE - 1) / ROWS_A_PAGE);
+        model.addAttribute("page", number);
+        model.addAttribute("find", find);
         return "point/list";
     }
 
-    private static List<Row> rows(Book book, Mark.Kind kind) {
-        return book.result().measured().marks().stream()
-                .filter(m -> m.mark().kind() == kind)
-                .map(m -> row(book, m))
-                .toList();
+    private static List<Row> rows(Book book, List<MeasuredMark> marks, int page) {
+        return marks == null
+                ? List.of()
+                : marks.stream()
+                        .skip((page - 1L) * ROWS_A_PAGE)
+                        .limit(ROWS_A_PAGE)
+                        .map(m -> row(book, m))
+                        .toList();
     }
 
     private static Row row(Book book, MeasuredMark mark) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import markturn.report.Display;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Circles;
 import markturn.survey.finding.Words;
@@ -11,7 +12,6 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Resected.Sighted;
-import markturn.web.frame.Display;
 import org.springframework.web.util.HtmlUtils;
 
 /**

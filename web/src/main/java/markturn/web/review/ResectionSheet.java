@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.report.Display;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Words;
 import markturn.survey.job.ClassOfWork;
@@ -18,7 +19,6 @@ import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.result.Resected.Suspicion;
-import markturn.web.frame.Display;
 
 /**
  * The numbers of a resection's review as text, cell by cell, and which of them stand out. The page is filled from it at first, and a switch

@@ -3,6 +3,7 @@ package markturn.web.turning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import markturn.report.Display;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Finding;
@@ -13,7 +14,6 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
-import markturn.web.frame.Display;
 import markturn.web.turning.TurningPage.Comparison;
 
 /** What stands above the lines of a free station: where it is as far as known, and where to turn for further marks. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.report.Display;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Judgement;
@@ -21,7 +22,6 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Resected;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
-import markturn.web.frame.Display;
 import markturn.web.turning.TurningPage.Judged;
 
 /** What stands in the margin of a booked line: what the readings are worth, and what is out of its limit and by how much. */

@@ -5,10 +5,18 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import markturn.formats.JobFile;
+import markturn.formats.LandXmlReader;
 import markturn.simulator.AlderWeir;
 import markturn.web.House;
 import markturn.web.fieldbook.FieldBook;
@@ -41,5 +49,40 @@ class DeliverTest {
                         .get("/job/" + id + "/deliver/drawing?scale=0")
                         .status())
                 .isEqualTo(404);
+    }
+
+    /** Source: the ZIP and PDF signatures, and the names on the page; each file inside is read by its own reader elsewhere. */
+    @Test
+    void everythingComesInOneFile(House house) throws Exception {
+        String id = house.application().getBean(FieldBook.class).open(AlderWeir.job(), "wren", Set.of("wren"));
+        Page page = house.signedIn("wren");
+        byte[] zip = page.request().get("/job/" + id + "/deliver/everything").body();
+        Map<String, byte[]> files = new TreeMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry each = in.getNextEntry(); each != null; each = in.getNextEntry()) {
+                files.put(each.getName(), in.readAllBytes());
+            }
+        }
+        Assertions.assertThat(files.keySet())
+                .containsExactly(
+                        "coordinates.csv",
+                        "job-coordinates.geojson",
+                        "job.json",
+                        "landxml.xml",
+                        "marks-1-500.dxf",
+                        "report.pdf",
+                        "result.json");
+        Assertions.assertThat(JobFile.read(files.get("job.json")).setups()).hasSize(5);
+        Assertions.assertThat(LandXmlReader.points(files.get("landxml.xml")).faults())
+                .isEmpty();
+        Assertions.assertThat(new String(files.get("report.pdf"), 0, 5, StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+        page.navigate("/job/" + id + "/deliver/report");
+        assertThat(page.locator("h1")).hasText("Alder Weir");
+        assertThat(page.locator("body")).containsText("PRACTICE");
+        assertThat(page.locator("tr.struck").first()).containsText("first attempt");
+        Assertions.assertThat(
+                        page.evaluate("getComputedStyle(document.querySelector('tr.struck td')).textDecorationLine"))
+                .isEqualTo("line-through");
     }
 }

@@ -1,4 +1,4 @@
-package markturn.web.job;
+package markturn.report;
 
 import java.util.Arrays;
 import java.util.List;
@@ -9,13 +9,16 @@ import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Limit;
 
 /** The limits of the classes as tables show them: seconds, millimetres, minutes. */
-final class LimitRows {
+public final class LimitRows {
     private LimitRows() {}
 
+    /** A limit in words, with its value in one class or in each. */
+    public record Row(String key, String words, List<String> presets) {}
+
     /** One limit in every class. */
-    static List<JobController.LimitRow> all() {
+    public static List<Row> all() {
         return Arrays.stream(Limit.values())
-                .map(limit -> new JobController.LimitRow(
+                .map(limit -> new Row(
                         limit.key(),
                         words(limit),
                         Arrays.stream(ClassOfWork.Preset.values())
@@ -26,15 +29,14 @@ final class LimitRows {
     }
 
     /** The limits in force. */
-    static List<JobController.LimitRow> inForce(ClassOfWork work) {
+    public static List<Row> inForce(ClassOfWork work) {
         return Arrays.stream(Limit.values())
-                .map(limit -> new JobController.LimitRow(
-                        limit.key(), words(limit), List.of(amount(limit, work.limit(limit)))))
+                .map(limit -> new Row(limit.key(), words(limit), List.of(amount(limit, work.limit(limit)))))
                 .toList();
     }
 
     /** One of the unit these rows are in: radians, metres or 1. */
-    static double unit(Limit limit) {
+    public static double unit(Limit limit) {
         return switch (limit.dimension()) {
             case ARC -> Angles.SECOND;
             case LENGTH -> 0.001;

@@ -1,4 +1,4 @@
-// A network under way: asks how far it is, and shows the page again when it is there.
+// Long work under way: asks how far it is, and shows the page again when it is done.
 
 const EVERY = 700;
 const bar = document.getElementById("share");

@@ -1,4 +1,4 @@
-package markturn.web.frame;
+package markturn.report;
 
 import java.util.Collection;
 import markturn.survey.finding.Words;
@@ -24,6 +24,11 @@ public final class TrueScale {
         this.scale = Math.min(
                 (width - 2 * border) / Math.max(LEAST, east - west),
                 (height - 2 * border) / Math.max(LEAST, north - south));
+    }
+
+    /** Drawing units to a metre. */
+    public double perMetre() {
+        return scale;
     }
 
     /** How far to the right. */

@@ -1,4 +1,4 @@
-package markturn.web.frame;
+package markturn.report;
 
 import markturn.survey.job.Code;
 

@@ -1,0 +1,238 @@
+package markturn.report;
+
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import com.openhtmltopdf.util.XRLog;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.CheckTable;
+import markturn.survey.finding.Glance;
+import markturn.survey.finding.Words;
+import markturn.survey.job.Job;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+import markturn.survey.reduce.GridScale;
+import markturn.survey.reduce.Heights;
+import markturn.survey.result.MeasuredNetwork;
+import markturn.survey.result.MeasuredNetwork.Adjusted;
+import markturn.survey.result.MeasuredTraverse;
+import markturn.survey.result.Position;
+import org.thymeleaf.TemplateEngine;
+import org.thymeleaf.context.Context;
+import org.thymeleaf.templatemode.TemplateMode;
+import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
+
+/**
+ * The report of a computed job: everything a stranger needs to judge it years later, with the raw field book behind it. One template makes
+ * the page on screen and the PDF.
+ */
+public final class Report {
+    private static final TemplateEngine ENGINE = engine();
+
+    private final SurveyResult result;
+    private final Optional<MeasuredNetwork> network;
+    private final List<Person> crew;
+    private final Instant made;
+
+    /** Somebody who worked on the job. */
+    public record Person(String name, String role) {}
+
+    /** A leg of a traverse with what it took and where it led. */
+    public record Leg(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
+
+    /** A line of the raw field book. */
+    public record Line(Reading reading, String circle, String zenith, String slope, String height, String applied) {}
+
+    /**
+     * @param network the whole job in one adjustment, where that was computed: worst hidden errors come from it
+     * @param crew who worked on it
+     * @param made when the report is made
+     */
+    public Report(SurveyResult result, Optional<MeasuredNetwork> network, List<Person> crew, Instant made) {
+        this.result = result;
+        this.network = network.or(() -> result.measured().network());
+        this.crew = List.copyOf(crew);
+        this.made = made;
+    }
+
+    private static TemplateEngine engine() {
+        ClassLoaderTemplateResolver resolver = new ClassLoaderTemplateResolver(Report.class.getClassLoader());
+        resolver.setPrefix("markturn/report/");
+        resolver.setSuffix(".html");
+        resolver.setTemplateMode(TemplateMode.HTML);
+        resolver.setCharacterEncoding("UTF-8");
+        TemplateEngine engine = new TemplateEngine();
+        engine.setTemplateResolver(resolver);
+        return engine;
+    }
+
+    /**
+     * The report as a page.
+     *
+     * @param stylesheet address of {@link #stylesheet()} as the page is to ask for it
+     */
+    public String html(String stylesheet) {
+        return written(stylesheet, "");
+    }
+
+    /** The stylesheet of the report, for screen and print. */
+    public static String stylesheet() {
+        return text("report.css");
+    }
+
+    private static String text(String resource) {
+        try (InputStream in = Report.class.getResourceAsStream(resource)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+    }
+
+    /** The report as PDF, A4, its fonts embedded. */
+    public byte[] pdf() {
+        XRLog.setLoggingEnabled(false);
+        PdfRendererBuilder builder = new PdfRendererBuilder();
+        font(builder, "next-400.ttf", "Next", 400, FontStyle.NORMAL);
+        font(builder, "next-700.ttf", "Next", 700, FontStyle.NORMAL);
+        font(builder, "next-400-italic.ttf", "Next", 400, FontStyle.ITALIC);
+        font(builder, "mono-400.ttf", "Mono", 400, FontStyle.NORMAL);
+        builder.useSVGDrawer(new BatikSVGDrawer());
+        builder.withHtmlContent(written("", stylesheet()), null);
+        ByteArrayOutputStream pdf = new ByteArrayOutputStream();
+        try {
+            builder.toStream(pdf);
+            builder.run();
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+        return pdf.toByteArray();
+    }
+
+    private static void font(PdfRendererBuilder to, String file, String family, int weight, FontStyle style) {
+        to.useFont(() -> Report.class.getResourceAsStream(file), family, weight, style, true);
+    }
+
+    private String written(String stylesheet, String style) {
+        Job job = result.job();
+        Display show = new Display(job.units());
+        Map<String, Object> model = new HashMap<>();
+        model.put("stylesheet", stylesheet);
+        model.put("style", style);
+        model.put("job", job);
+        model.put("result", result);
+        model.put("show", show);
+        model.put("words", new Words(job.units()));
+        model.put("limits", LimitRows.inForce(job.classOfWork()));
+        model.put("scale", Words.number(GridScale.inForce(job).orElse(1), 8));
+        model.put("crew", crew);
+        model.put("made", show.dayAndTime(made));
+        model.put("days", days(job, show));
+        Glance glance = Glance.of(job, result.measured(), result.judgements(), result.findings());
+        model.put("glance", glance);
+        List<CheckTable.Row> checks = CheckTable.of(job, result.measured(), result.judgements());
+        model.put("checks", checks);
+        model.put("checkSentence", CheckTable.sentence(checks));
+        model.put(
+                "marks",
+                result.measured().marks().stream()
+                        .filter(m -> m.position().isPresent())
+                        .toList());
+        model.put("network", network.filter(n -> n.why().isEmpty()).orElse(null));
+        model.put(
+                "adjusted",
+                network.map(n -> n.marks().stream()
+                                .collect(Collectors.toMap(Adjusted::name, Function.identity(), (a, b) -> a)))
+                        .orElse(Map.of()));
+        model.put("plan", PlanPicture.of(result, show));
+        model.put("report", this);
+        Context context = new Context(Locale.ENGLISH, model);
+        return ENGINE.process("report", context);
+    }
+
+    private static String days(Job job, Display show) {
+        List<Instant> times = job.setups().stream()
+                .flatMap(s -> s.readings().stream())
+                .flatMap(r -> r.at().stream())
+                .sorted()
+                .toList();
+        return times.isEmpty()
+                ? "no times were booked"
+                : show.dayAndTime(times.get(0)) + " to " + show.dayAndTime(times.get(times.size() - 1));
+    }
+
+    /** The legs of a traverse as a computation table shows them. */
+    public List<Leg> legs(MeasuredTraverse run) {
+        List<Leg> legs = new ArrayList<>();
+        for (int i = 0; i < run.legs().size(); i++) {
+            legs.add(new Leg(
+                    run.legs().get(i),
+                    run.correction(i),
+                    run.stations().size() > i + 1 ? Optional.of(run.stations().get(i + 1)) : Optional.empty()));
+        }
+        return legs;
+    }
+
+    /** The raw field book of a setup. */
+    public List<Line> lines(Setup setup) {
+        Display show = new Display(result.job().units());
+        return setup.readings().stream()
+                .map(r -> new Line(
+                        r,
+                        show.decorated(r.circle().written()),
+                        r.zenith().map(z -> show.decorated(z.written())).orElse(""),
+                        r.slope().isPresent() ? show.length(r.slope()) : "",
+                        show.height(r.targetHeight()),
+                        applied(r, show)))
+                .toList();
+    }
+
+    private static String applied(Reading reading, Display show) {
+        return reading.applied()
+                .map(a -> (a.constant().isPresent() ? "K " + show.length(a.constant()) : "")
+                        + (a.ppm().isPresent() ? " " + Words.number(a.ppm().getAsDouble(), 1) + " ppm" : ""))
+                .orElse("");
+    }
+
+    /** The instrument's height over its mark, brought to the axis. */
+    public OptionalDouble vertical(Setup setup) {
+        return Heights.ofInstrument(result.job(), setup);
+    }
+
+    /** How far a mark may have been shifted by one error that nothing showed; a dash where that is not known. */
+    public String hidden(String mark) {
+        Display show = new Display(result.job().units());
+        return network.flatMap(n ->
+                        n.marks().stream().filter(a -> a.name().equals(mark)).findFirst())
+                .map(a -> a.plan().worst().isPresent() ? show.deviation(a.plan().worst()) : "no limit")
+                .orElse("–");
+    }
+
+    /** Who left what out of a resection, and why, in words. */
+    public List<String> leftOut(Setup setup) {
+        return result.job().decisions().stream()
+                .filter(d -> d.what().equals(markturn.survey.job.Decision.LEAVE_OUT)
+                        && d.concerning("setup").equals(setup.name()))
+                .map(d -> "%s: %s, before %s. %s"
+                        .formatted(
+                                d.by(),
+                                d.after().map(Object::toString).orElse(""),
+                                d.before().map(Object::toString).orElse(""),
+                                d.reason()))
+                .toList();
+    }
+}

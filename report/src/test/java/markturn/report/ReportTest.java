@@ -1,0 +1,79 @@
+package markturn.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import markturn.simulator.AlderWeir;
+import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.job.Reading;
+import markturn.survey.result.MeasuredMark;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+
+/** The report of the demo, on screen and as PDF; the PDF is read back by a general-purpose library. */
+class ReportTest {
+    private static final SurveyResult DEMO = Survey.compute(AlderWeir.job());
+    private static final Report REPORT = new Report(
+            DEMO,
+            Optional.of(Survey.network(DEMO, share -> {})),
+            List.of(new Report.Person("Wren Halloran", "Observer"), new Report.Person("Ida Marsh", "Reviewer")),
+            Instant.parse("2026-05-05T08:00:00Z"));
+
+    @Test
+    void everythingAStrangerNeedsStandsInThePdf() throws IOException {
+        byte[] pdf = REPORT.pdf();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            assertThat(document.getNumberOfPages()).isBetween(6, 20);
+            assertThat(text)
+                    .contains("PRACTICE", "Wren Halloran", "Reviewer Ida Marsh", "licensed surveyor")
+                    .contains("Abstract of sets", "Mark of the resection", "Linear misclosure", "Worst hidden")
+                    .contains("the raw field book", "first attempt: the figure missed by metres");
+            for (MeasuredMark mark : DEMO.measured().marks()) {
+                String northing = new Display(DEMO.job().units())
+                        .length(mark.position().orElseThrow().northing());
+                assertThat(text).contains(mark.name(), northing);
+            }
+            DEMO.job().setups().stream()
+                    .flatMap(s -> s.readings().stream())
+                    .map(Reading::circle)
+                    .forEach(circle ->
+                            assertThat(text).contains(new Display(DEMO.job().units()).decorated(circle.written())));
+            for (PDPage page : document.getPages()) {
+                page.getResources().getFontNames().forEach(name -> {
+                    try {
+                        assertThat(page.getResources().getFont(name).isEmbedded())
+                                .isTrue();
+                    } catch (IOException unreadable) {
+                        throw new java.io.UncheckedIOException(unreadable);
+                    }
+                });
+            }
+        }
+    }
+
+    @Test
+    void whatWasAcceptedAgainstALimitStandsWithItsName() {
+        String html = REPORT.html("/report.css");
+        assertThat(html)
+                .contains("Accepted by Ida Marsh: A digger knocked it on 3 May")
+                .contains("/report.css")
+                .doesNotContain("<style");
+        assertThat(Report.stylesheet()).contains("@page");
+    }
+
+    @Test
+    void anEmptyJobHasAReportToo() {
+        SurveyResult blank = Survey.compute(AlderWeir.blank());
+        Report report = new Report(blank, Optional.empty(), List.of(), Instant.EPOCH);
+        assertThat(report.html("x.css")).contains("Nothing has been sighted a second time");
+        assertThat(report.pdf()).startsWith("%PDF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    }
+}

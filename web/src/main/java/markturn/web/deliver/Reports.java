@@ -1,0 +1,54 @@
+package markturn.web.deliver;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import markturn.report.Report;
+import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Setup;
+import markturn.survey.result.MeasuredNetwork;
+import markturn.web.fieldbook.Book;
+import markturn.web.people.People;
+import org.springframework.stereotype.Component;
+
+/** The report of a book: with who worked on it, and the worst hidden errors where the job is not too large to wait for them. */
+@Component
+class Reports {
+    /** Above so many setups the adjustment of the whole job is left to its own page. */
+    private static final int MOST_SETUPS = 400;
+
+    private final People people;
+
+    Reports(People people) {
+        this.people = people;
+    }
+
+    Report of(Book book) {
+        SurveyResult result = book.result();
+        int setups = book.job().setups().size();
+        Optional<MeasuredNetwork> network = setups > 0 && setups <= MOST_SETUPS
+                ? Optional.of(Survey.network(result, share -> {}))
+                : Optional.empty();
+        return new Report(result, network, crew(book), Instant.now());
+    }
+
+    private List<Report.Person> crew(Book book) {
+        Set<String> observers = new LinkedHashSet<>();
+        for (Setup setup : book.job().setups()) {
+            book.observers(setup.name()).forEach(name -> observers.add(people.shownName(name)));
+        }
+        List<Report.Person> crew = new ArrayList<>();
+        observers.forEach(name -> crew.add(new Report.Person(name, "Booked the readings")));
+        book.job().decisions().stream()
+                .map(Decision::by)
+                .filter(name -> !name.isEmpty())
+                .distinct()
+                .forEach(name -> crew.add(new Report.Person(name, "Decided")));
+        return crew;
+    }
+}

@@ -1,0 +1,81 @@
+package markturn.web.intake;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.formats.ImportedPoint;
+import markturn.survey.job.Job;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.Position;
+import markturn.web.fieldbook.Book;
+
+/** Points of a file held against a job: what is new, what is there already, and what contradicts it. */
+final class Held {
+    /** Closer than this two coordinates are the same, metres: the rounding of files. */
+    private static final double SAME = 0.0006;
+
+    private Held() {}
+
+    /** How a point stands to the job. */
+    enum Standing {
+        NEW,
+        SAME,
+        DIFFERS,
+        /** A mark of that name is in the job, and has no place yet. */
+        UNPLACED
+    }
+
+    /** One point held against the job; differences are file minus job, metres. */
+    record Row(ImportedPoint point, Standing standing, OptionalDouble north, OptionalDouble east, OptionalDouble up) {
+        boolean isConflict() {
+            return standing == Standing.DIFFERS || standing == Standing.UNPLACED;
+        }
+    }
+
+    static List<Row> against(Book book, List<ImportedPoint> points) {
+        return points.stream().map(point -> row(book, point)).toList();
+    }
+
+    private static Row row(Book book, ImportedPoint point) {
+        Job job = book.job();
+        OptionalDouble none = OptionalDouble.empty();
+        if (job.mark(point.name()).isEmpty()) {
+            return new Row(point, Standing.NEW, none, none, none);
+        }
+        Optional<Position> at =
+                book.result().measured().mark(job.trueName(point.name())).flatMap(MeasuredMark::position);
+        if (at.isEmpty()) {
+            return new Row(point, Standing.UNPLACED, none, none, none);
+        }
+        double north = point.northing() - at.get().northing();
+        double east = point.easting() - at.get().easting();
+        OptionalDouble up =
+                point.elevation().isPresent() && at.get().elevation().isPresent()
+                        ? OptionalDouble.of(point.elevation().getAsDouble()
+                                - at.get().elevation().getAsDouble())
+                        : none;
+        boolean same = Math.hypot(north, east) < SAME && Math.abs(up.orElse(0)) < SAME;
+        return new Row(
+                point, same ? Standing.SAME : Standing.DIFFERS, OptionalDouble.of(north), OptionalDouble.of(east), up);
+    }
+
+    /** A name that is free in the job and among the points: the same with a number behind it. */
+    static String freeName(Job job, Set<String> taken, String name) {
+        String stem = name.length() > 55 ? name.substring(0, 55) : name;
+        for (int n = 2; ; n++) {
+            String next = stem + "-" + n;
+            if (job.mark(next).isEmpty() && taken.add(next)) {
+                return next;
+            }
+        }
+    }
+
+    /** The names of the points, to which new ones are added as they are given. */
+    static Set<String> names(List<Row> rows) {
+        Set<String> names = new HashSet<>();
+        rows.forEach(row -> names.add(row.point().name()));
+        return names;
+    }
+}

@@ -1,0 +1,278 @@
+package markturn.web.intake;
+
+import java.io.IOException;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import markturn.formats.FaultyFile;
+import markturn.formats.GeoJsonPoints;
+import markturn.formats.ImportedPoints;
+import markturn.formats.LandXmlReader;
+import markturn.formats.PointTable;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Form;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.multipart.MultipartFile;
+
+@Controller
+class IntakeController {
+    private static final int ROWS_SHOWN = 6;
+    private static final int CONFLICTS_SHOWN = 200;
+    private static final double USUAL_STD_DEV = 0.010;
+
+    private final FieldBook fieldBook;
+    private final Intakes intakes;
+
+    IntakeController(FieldBook fieldBook, Intakes intakes) {
+        this.fieldBook = fieldBook;
+        this.intakes = intakes;
+    }
+
+    /** How a file is to be read, as far as it does not say so itself. */
+    private record Reading(
+            Optional<PointTable> table, List<PointTable.Meaning> meanings, LengthUnit unit, boolean comma) {}
+
+    @GetMapping("/job/{id}/intake")
+    String choose(@PathVariable String id, Model model, Principal who) {
+        JobPage.frame(model, fieldBook.book(id, who.getName()), "Control marks");
+        return "intake/choose";
+    }
+
+    @PostMapping("/job/{id}/intake")
+    String bring(@PathVariable String id, @RequestParam MultipartFile file, Principal who) throws IOException {
+        fieldBook.book(id, who.getName());
+        String name = Optional.ofNullable(file.getOriginalFilename()).orElse("file");
+        return "redirect:/job/" + id + "/intake/"
+                + intakes.keep(id, who.getName(), name.length() > 100 ? name.substring(0, 100) : name, file.getBytes());
+    }
+
+    private Intakes.Intake intake(String token, String id, Principal who) {
+        return intakes.find(token, id, who.getName()).orElseThrow(NotHere::new);
+    }
+
+    /** The preview: which column is what, in which unit, and how it stands to the job. Changing a choice shows it anew. */
+    @GetMapping("/job/{id}/intake/{token}")
+    String preview(
+            @PathVariable String id,
+            @PathVariable String token,
+            @RequestParam Map<String, String> asked,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Intakes.Intake intake = intake(token, id, who);
+        JobPage.frame(model, book, "Control marks");
+        model.addAttribute("intake", intake);
+        model.addAttribute("token", token);
+        model.addAttribute("asked", asked);
+        try {
+            Reading reading = reading(intake.file(), asked, book.job());
+            ImportedPoints points = points(intake.file(), reading, asked, book.job(), line -> {});
+            List<Held.Row> rows = Held.against(book, points.points());
+            model.addAttribute("reading", reading.table().orElse(null));
+            model.addAttribute("meanings", reading.meanings());
+            model.addAttribute("unit", reading.unit());
+            model.addAttribute("comma", reading.comma());
+            model.addAttribute("choices", PointTable.Meaning.values());
+            model.addAttribute("units", LengthUnit.values());
+            model.addAttribute("feetDiffer", feetDiffer(points));
+            model.addAttribute(
+                    "shown",
+                    reading.table()
+                            .map(t -> t.rows()
+                                    .subList(0, Math.min(ROWS_SHOWN, t.rows().size())))
+                            .orElse(List.of()));
+            model.addAttribute("points", points);
+            model.addAttribute("counts", counts(rows));
+            List<Held.Row> conflicts =
+                    rows.stream().filter(Held.Row::isConflict).toList();
+            model.addAttribute("conflicts", conflicts.subList(0, Math.min(CONFLICTS_SHOWN, conflicts.size())));
+            model.addAttribute("projected", book.job().earth().projection().isPresent());
+            model.addAttribute("json", isJson(intake.file()));
+        } catch (FaultyFile faulty) {
+            model.addAttribute("fileFaults", faulty.faults());
+        }
+        return "intake/preview";
+    }
+
+    private static Map<String, Long> counts(List<Held.Row> rows) {
+        Map<String, Long> counts = new HashMap<>();
+        for (Held.Standing standing : Held.Standing.values()) {
+            counts.put(
+                    standing.name(),
+                    rows.stream().filter(r -> r.standing() == standing).count());
+        }
+        return counts;
+    }
+
+    /** What the wrong one of the two feet would do to the farthest coordinate, metres. */
+    private static double feetDiffer(ImportedPoints points) {
+        double farthest = points.points().stream()
+                .mapToDouble(p -> Math.max(Math.abs(p.northing()), Math.abs(p.easting())))
+                .max()
+                .orElse(0);
+        return farthest * (LengthUnit.US_SURVEY_FOOT.metres() / LengthUnit.FOOT.metres() - 1);
+    }
+
+    private static byte firstByte(byte[] file) {
+        for (byte b : file) {
+            if (b > ' ') {
+                return b;
+            }
+        }
+        return 0;
+    }
+
+    private static boolean isJson(byte[] file) {
+        return firstByte(file) == '{';
+    }
+
+    private static boolean isXml(byte[] file) {
+        return firstByte(file) == '<';
+    }
+
+    private static Reading reading(byte[] file, Map<String, String> asked, Job job) throws FaultyFile {
+        Optional<LengthUnit> unit = LengthUnit.of(asked.getOrDefault("unit", ""));
+        if (isJson(file) || isXml(file)) {
+            return new Reading(
+                    Optional.empty(), List.of(), unit.orElse(job.units().length()), false);
+        }
+        PointTable table = PointTable.read(file);
+        List<PointTable.Meaning> meanings = new ArrayList<>(table.proposal());
+        for (int column = 0; column < meanings.size(); column++) {
+            String chosen = asked.getOrDefault("column-" + column, "");
+            for (PointTable.Meaning meaning : PointTable.Meaning.values()) {
+                if (meaning.name().equals(chosen)) {
+                    meanings.set(column, meaning);
+                }
+            }
+        }
+        boolean comma = asked.containsKey("decimal") ? asked.get("decimal").equals("comma") : table.decimalComma();
+        return new Reading(
+                Optional.of(table),
+                meanings,
+                unit.or(table::unitOfHeading).orElse(job.units().length()),
+                comma);
+    }
+
+    private static ImportedPoints points(
+            byte[] file, Reading reading, Map<String, String> asked, Job job, java.util.function.IntConsumer progress)
+            throws FaultyFile {
+        if (isXml(file)) {
+            return LandXmlReader.points(file);
+        }
+        if (isJson(file)) {
+            boolean globe = "wgs84".equals(asked.get("places"))
+                    && job.earth().projection().isPresent();
+            return globe
+                    ? GeoJsonPoints.readGeographic(
+                            file, job.earth().projection().get())
+                    : GeoJsonPoints.read(file, reading.unit());
+        }
+        return reading.table().orElseThrow().points(reading.meanings(), reading.unit(), reading.comma(), progress);
+    }
+
+    /** Takes the file in as it was last looked at, beside the pages: all of it or nothing. */
+    @PostMapping("/job/{id}/intake/{token}/take")
+    String take(
+            @PathVariable String id,
+            @PathVariable String token,
+            @RequestParam Map<String, String> asked,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Intakes.Intake intake = intake(token, id, who);
+        Form form = new Form(asked, book.job().units());
+        OptionalDouble stdDev = form.length("stdDev", 0, 100, "a standard deviation");
+        Map<String, Taking.Conflict> single = new HashMap<>();
+        asked.forEach((field, value) -> {
+            if (field.startsWith("conflict-") && !value.isEmpty()) {
+                single.put(field.substring("conflict-".length()), Taking.Conflict.of(value));
+            }
+        });
+        String source = form.text("source").isEmpty() ? intake.name() : form.text("source");
+        Taking taking = new Taking(
+                !"located".equals(asked.get("kind")),
+                source.length() > 100 ? source.substring(0, 100) : source,
+                stdDev.orElse(USUAL_STD_DEV),
+                Taking.Conflict.of(asked.getOrDefault("conflicts", "")),
+                single);
+        String by = who.getName();
+        intakes.begin(intake, work -> takeIn(work, id, by, "intake-" + token, asked, taking));
+        return "redirect:/job/" + id + "/intake/" + token + "/run";
+    }
+
+    private void takeIn(
+            Intakes.Intake intake, String id, String by, String key, Map<String, String> asked, Taking taking) {
+        try {
+            Book book = fieldBook.book(id, by);
+            Reading reading = reading(intake.file(), asked, book.job());
+            int lines = reading.table().map(t -> t.rows().size()).orElse(1);
+            ImportedPoints points =
+                    points(intake.file(), reading, asked, book.job(), line -> intake.reached(0.4 * line / lines));
+            intake.reached(0.4);
+            List<Held.Row> rows = Held.against(book, points.points());
+            intake.reached(0.5);
+            Taking.Made made = taking.of(book.job(), rows);
+            intake.reached(0.6);
+            fieldBook.addAll(id, key, by, EntryKind.MARKS, made.payloads(), share -> intake.reached(0.6 + 0.4 * share));
+            intake.ended(
+                    Intakes.State.DONE,
+                    "%s came in, %d more under new names; %d became checks, %d were left out%s."
+                            .formatted(
+                                    made.marks() + (made.marks() == 1 ? " mark" : " marks"),
+                                    made.renamed(),
+                                    made.checks(),
+                                    made.leftOut(),
+                                    points.faults().isEmpty()
+                                            ? ""
+                                            : ", and "
+                                                    + points.faults().size()
+                                                    + (points.faults().size() == 1 ? " line" : " lines")
+                                                    + " could not be read"));
+        } catch (FaultyFile | Refused refused) {
+            intake.ended(Intakes.State.REFUSED, "Nothing of the file was stored. " + refused.getMessage());
+        }
+    }
+
+    /** How the taking-in stands: under way, done, cancelled or refused. */
+    @GetMapping("/job/{id}/intake/{token}/run")
+    String run(@PathVariable String id, @PathVariable String token, Model model, Principal who) {
+        Intakes.Intake intake = intake(token, id, who);
+        if (intake.state() == Intakes.State.LOOKED_AT) {
+            return "redirect:/job/" + id + "/intake/" + token;
+        }
+        JobPage.frame(model, fieldBook.book(id, who.getName()), "Control marks");
+        model.addAttribute("intake", intake);
+        model.addAttribute("token", token);
+        return "intake/run";
+    }
+
+    @GetMapping("/job/{id}/intake/{token}/progress")
+    @ResponseBody
+    Map<String, Object> progress(@PathVariable String id, @PathVariable String token, Principal who) {
+        Intakes.Intake intake = intake(token, id, who);
+        return Map.of("share", intake.share(), "done", intake.state() != Intakes.State.UNDER_WAY);
+    }
+
+    @PostMapping("/job/{id}/intake/{token}/cancel")
+    String cancel(@PathVariable String id, @PathVariable String token, Principal who) {
+        intake(token, id, who).cancel();
+        return "redirect:/job/" + id + "/intake/" + token + "/run";
+    }
+}

@@ -1,0 +1,125 @@
+package markturn.web.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.formats.Pieces;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.SatelliteFix;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * What was decided in the preview, made into entries: new marks, checks, new names. Nothing that stands in the job is touched.
+ *
+ * @param control whether the points are control others gave; otherwise located points
+ * @param source where they come from
+ * @param stdDev of the coordinates where they become checks, metres
+ * @param usual what becomes of a conflict that nobody decided by itself
+ * @param single what was decided for single names
+ */
+record Taking(boolean control, String source, double stdDev, Conflict usual, Map<String, Conflict> single) {
+    private static final int MARKS_AN_ENTRY = 5000;
+
+    /** What becomes of a point whose name is in the job already. */
+    enum Conflict {
+        CHECK,
+        NEW_NAME,
+        LEAVE_OUT;
+
+        String key() {
+            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        }
+
+        static Conflict of(String key) {
+            for (Conflict one : values()) {
+                if (one.key().equals(key)) {
+                    return one;
+                }
+            }
+            return CHECK;
+        }
+    }
+
+    /** The entries' payloads, and what they do in numbers. */
+    record Made(List<ObjectNode> payloads, int marks, int checks, int renamed, int leftOut) {}
+
+    Made of(Job job, List<Held.Row> rows) {
+        Pieces pieces = new Pieces(job.units());
+        Set<String> taken = Held.names(rows);
+        List<ObjectNode> payloads = new ArrayList<>();
+        int marks = 0;
+        int checks = 0;
+        int renamed = 0;
+        int leftOut = 0;
+        ObjectNode payload = null;
+        int filled = 0;
+        for (Held.Row row : rows) {
+            if (payload == null || filled == MARKS_AN_ENTRY) {
+                payload = JsonNodeFactory.instance.objectNode().put("source", source);
+                payload.putArray("marks");
+                payload.putArray("fixes");
+                payloads.add(payload);
+                filled = 0;
+            }
+            Conflict conflict =
+                    row.isConflict() ? single.getOrDefault(row.point().name(), usual) : Conflict.LEAVE_OUT;
+            if (row.standing() == Held.Standing.NEW) {
+                ((ArrayNode) payload.get("marks"))
+                        .add(pieces.write(mark(row, row.point().name())));
+                marks++;
+            } else if (conflict == Conflict.NEW_NAME) {
+                String name = Held.freeName(job, taken, row.point().name());
+                ((ArrayNode) payload.get("marks")).add(pieces.write(mark(row, name)));
+                renamed++;
+            } else if (conflict == Conflict.CHECK) {
+                ((ArrayNode) payload.get("fixes")).add(pieces.write(check(row)));
+                checks++;
+            } else {
+                leftOut++;
+                continue;
+            }
+            filled++;
+        }
+        payloads.removeIf(
+                each -> each.get("marks").isEmpty() && each.get("fixes").isEmpty());
+        return new Made(payloads, marks, checks, renamed, leftOut);
+    }
+
+    private static Mark.Coordinates coordinates(Held.Row row) {
+        return new Mark.Coordinates(
+                row.point().northing(), row.point().easting(), row.point().elevation());
+    }
+
+    private Mark mark(Held.Row row, String name) {
+        OptionalDouble up = row.point().elevation();
+        return control
+                ? Mark.control(name, row.point().northing(), row.point().easting(), up, source)
+                        .withCode(row.point().code())
+                : new Mark(
+                        name,
+                        Mark.Kind.LOCATED,
+                        Optional.of(coordinates(row)),
+                        Optional.empty(),
+                        source,
+                        Optional.empty(),
+                        row.point().code(),
+                        Optional.empty());
+    }
+
+    private SatelliteFix check(Held.Row row) {
+        return new SatelliteFix(
+                row.point().name(),
+                coordinates(row),
+                new Mark.Deviations(stdDev, stdDev, stdDev),
+                SatelliteFix.Use.CHECK,
+                Reading.Origin.TYPED,
+                source);
+    }
+}

@@ -1,0 +1,32 @@
+package markturn.web.review;
+
+import java.security.Principal;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Glance;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.JobPage;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** The job at a glance, for whoever has to answer for it. */
+@Controller
+class GlanceController {
+    private final FieldBook fieldBook;
+
+    GlanceController(FieldBook fieldBook) {
+        this.fieldBook = fieldBook;
+    }
+
+    @GetMapping("/job/{id}/review/glance")
+    String glance(@PathVariable String id, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        JobPage.frame(model, book, "Review");
+        SurveyResult result = book.result();
+        model.addAttribute(
+                "glance", Glance.of(result.job(), result.measured(), result.judgements(), result.findings()));
+        return "review/glance";
+    }
+}
