@@ -23,7 +23,8 @@ bench_median() { sort -n | sed -n "$(((bench_rounds + 1) / 2))p"; }
 
 need curl curl
 build_application
-maven bench -q package -DskipTests -pl bench -am || fail "the bare application could not be built"
+maven bench -q package dependency:build-classpath -DskipTests -Dmdep.outputFile="$build/bench-classpath" -pl bench -am || fail "the bare application could not be built"
+bench_classes="$house/bench/target/classes:$(cat "$build/bench-classpath")" # of the last module, which is the benchmarks' own
 rm -rf "$build/bare"
 java -Djarmode=tools -jar "$house/bench/target/bench-1.jar" extract --destination "$build/bare" > /dev/null
 mkdir -p "$build/bench-data"
@@ -55,9 +56,12 @@ until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
   alive "$application" || fail "the measured application did not start: see $build/bench.log"
   sleep 0.1
 done
-java -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
-java -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.BookingBench "http://127.0.0.1:$p" || fail "a booked reading could not be measured"
+java -cp "$bench_classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
+java -cp "$bench_classes" markturn.bench.BookingBench "http://127.0.0.1:$p" || fail "a booked reading could not be measured"
+need chromium chromium
+java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fail "points brought in could not be measured"
+java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"
 kill "$application" && wait "$application" 2>/dev/null || true
 
 say "networks by nested dissection, beside a bare factorisation and a general optimiser"
-java -Xmx2g -cp "$house/bench/target/classes:$house/bench/target/parts/*" markturn.bench.NetworkBench || fail "the networks could not be measured"
+java -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fail "the networks could not be measured"

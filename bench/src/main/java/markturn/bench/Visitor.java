@@ -90,20 +90,56 @@ final class Visitor {
 
     /** Brings a job file in and answers its address. */
     String bringIn(String job) throws Exception {
-        String boundary = "----bench";
-        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token("/job")
-                + "\r\n--" + boundary
-                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"bench.json\"\r\nContent-Type: application/json\r\n\r\n"
-                + job + "\r\n--" + boundary + "--\r\n";
-        HttpResponse<String> answer = client.send(
-                HttpRequest.newBuilder(URI.create(base + "/job/import"))
-                        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                        .POST(HttpRequest.BodyPublishers.ofString(body))
-                        .build(),
-                HttpResponse.BodyHandlers.ofString());
+        HttpResponse<String> answer = file(base + "/job/import", "bench.json", job);
         if (!answer.uri().getPath().startsWith("/job/")) {
             throw new IllegalStateException("the job was not taken in: " + answer.statusCode());
         }
         return answer.uri().toString();
+    }
+
+    /** Uploads a file to a form and answers where that led. */
+    String upload(String url, String name, String content) throws Exception {
+        HttpResponse<String> answer = file(url, name, content);
+        if (answer.statusCode() != 200) {
+            throw new IllegalStateException(url + " answered " + answer.statusCode());
+        }
+        return answer.uri().toString();
+    }
+
+    private HttpResponse<String> file(String url, String name, String content) throws Exception {
+        String boundary = "----bench";
+        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token("/job")
+                + "\r\n--" + boundary
+                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n"
+                + content + "\r\n--" + boundary + "--\r\n";
+        return client.send(
+                HttpRequest.newBuilder(URI.create(url))
+                        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+    }
+
+    /** Takes an uploaded file in as located points, and waits until it is. */
+    void takeIn(String preview) throws Exception {
+        String form = "kind=located&unit=m&_csrf=" + URLEncoder.encode(token("/job"), StandardCharsets.UTF_8);
+        client.send(
+                HttpRequest.newBuilder(URI.create(preview + "/take"))
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString(form))
+                        .build(),
+                HttpResponse.BodyHandlers.discarding());
+        while (!text(preview + "/progress").contains("\"done\":true")) {
+            Thread.sleep(5);
+        }
+        if (!text(preview + "/run").contains("came in")) {
+            throw new IllegalStateException("the points were not taken in");
+        }
+    }
+
+    private String text(String url) throws Exception {
+        return client.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
     }
 }

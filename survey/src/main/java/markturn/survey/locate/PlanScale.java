@@ -78,16 +78,24 @@ public record PlanScale(int scale) {
         }
     }
 
-    /** Sides of closed figures that no station has looked at from outside with nothing of the figures between. */
+    /**
+     * Sides of closed figures at which no setup has looked from outside, with nothing of the figures between. A setup that sighted none of a
+     * figure's points has not looked at it.
+     */
     public static List<Side> unseen(Measured measured) {
         List<Side> sides = sides(CodeLines.of(measured));
-        List<Position> stations = measured.setups().stream()
-                .map(MeasuredSetup::station)
-                .flatMap(java.util.Optional::stream)
-                .toList();
         return sides.stream()
-                .filter(side -> stations.stream().noneMatch(station -> sees(station, side, sides)))
+                .filter(side -> measured.setups().stream()
+                        .filter(setup -> sighted(setup, side.figure()))
+                        .flatMap(setup -> setup.station().stream())
+                        .noneMatch(station -> sees(station, side, sides)))
                 .toList();
+    }
+
+    private static boolean sighted(MeasuredSetup setup, CodeLine figure) {
+        return setup.shots().stream()
+                .anyMatch(shot -> figure.points().stream()
+                        .anyMatch(point -> point.name().equals(shot.fix().target())));
     }
 
     private static List<Side> sides(List<CodeLine> lines) {

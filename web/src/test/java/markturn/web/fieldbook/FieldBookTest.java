@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -22,6 +23,9 @@ import markturn.web.frame.Payload;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 @ExtendWith(House.class)
 class FieldBookTest {
@@ -100,5 +104,44 @@ class FieldBookTest {
                 .containsExactlyElementsOf(struck.entries().stream()
                         .map(e -> e.key() + e.by() + e.at() + e.payload())
                         .toList());
+    }
+
+    private static JsonNode marks(Job job, int from, int to) {
+        ObjectNode payload = JsonNodeFactory.instance.objectNode();
+        ArrayNode marks = payload.putArray("marks");
+        for (int i = from; i < to; i++) {
+            marks.add(new Pieces(job.units()).write(Mark.named("N" + i, Mark.Kind.LOCATED)));
+        }
+        return payload;
+    }
+
+    @Test
+    void whatComesInTogetherIsStoredWholeOrNotAtAll(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = open(fieldBook);
+        Book before = fieldBook.book(id, "wren");
+        List<JsonNode> payloads = List.of(marks(before.job(), 0, 100), marks(before.job(), 100, 200));
+        assertThatThrownBy(() -> fieldBook.addAll(id, "many", "wren", EntryKind.MARKS, payloads, share -> {
+                    if (share > 0.4) {
+                        throw new CancellationException();
+                    }
+                }))
+                .isInstanceOf(CancellationException.class);
+        fieldBook.forgetKept();
+        assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
+        List<JsonNode> clashing = List.of(marks(before.job(), 0, 100), marks(before.job(), 99, 120));
+        assertThatThrownBy(() -> fieldBook.addAll(id, "clash", "wren", EntryKind.MARKS, clashing, share -> {}))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("N99 is in this job already");
+        fieldBook.forgetKept();
+        assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
+        Book after = fieldBook.addAll(id, "many", "wren", EntryKind.MARKS, payloads, share -> {});
+        assertThat(fieldBook
+                        .addAll(id, "many", "wren", EntryKind.MARKS, payloads, share -> {})
+                        .revision())
+                .isEqualTo(after.revision());
+        fieldBook.forgetKept();
+        assertThat(fieldBook.book(id, "wren").job().marks())
+                .hasSize(before.job().marks().size() + 200);
     }
 }

@@ -1,0 +1,61 @@
+package markturn.web.point;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.Set;
+import markturn.simulator.AlderWeir;
+import markturn.survey.finding.Finding;
+import markturn.survey.result.Position;
+import markturn.web.House;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.FieldBook;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** All checks of the demo, and a second sight that is decided by the reviewer. */
+@ExtendWith(House.class)
+class ChecksTest {
+    private static Position place(Book book, String mark) {
+        return book.result().measured().mark(mark).orElseThrow().position().orElseThrow();
+    }
+
+    @Test
+    void aSecondSightIsDecidedWithAReason(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(AlderWeir.job(), "wren", Set.of("wren", "ida"));
+        Position first = place(fieldBook.book(id, "ida"), "CREST 3");
+        Page page = house.signedIn("ida");
+        page.navigate("/job/" + id + "/point/checks");
+        assertThat(page.locator(".verdict")).containsText("2 of 8 checks differ");
+        Locator crest = page.locator("tbody.check", new Page.LocatorOptions().setHasText("CREST 3"));
+        assertThat(crest).containsText("differs");
+        // Control is not decided here: other work rests on it.
+        assertThat(page.locator("tbody.check", new Page.LocatorOptions().setHasText("PILLAR 4"))
+                        .locator("button"))
+                .hasCount(0);
+        crest.getByText("mean both").press("Enter");
+        assertThat(page.locator(".message")).containsText("needs a reason");
+        Assertions.assertThat(place(fieldBook.book(id, "ida"), "CREST 3")).isEqualTo(first);
+        crest.locator("input.short").fill("both stations stand");
+        crest.getByText("mean both").press("Enter");
+        assertThat(crest).containsText("Decided: mean.");
+        Book after = fieldBook.book(id, "ida");
+        // Half way, as both fixes are about as good: 11 mm and 11 mm apart.
+        Assertions.assertThat(place(after, "CREST 3").distanceTo(first)).isBetween(0.004, 0.012);
+        Assertions.assertThat(after.result().findings().stream()
+                        .filter(f -> f.code().equals("second-fix") && f.target().equals("CREST 3"))
+                        .map(Finding::answer))
+                .allMatch(answer -> answer.filter(a -> a.reason().equals("both stations stand"))
+                        .isPresent());
+        page.navigate("/job/" + id + "/review/glance");
+        assertThat(page.locator(".verdict")).containsText("stops are open");
+        assertThat(page.locator("main")).containsText("both stations stand");
+        page.navigate("/job/" + id + "/plan?scale=50000");
+        assertThat(page.locator("#enough + form + p, section p").first()).containsText("10.000 m");
+        assertThat(page.locator(".symbol.superfluous")).not().hasCount(0);
+        assertThat(page.locator("main")).containsText("HUT, 103 to 104");
+    }
+}
