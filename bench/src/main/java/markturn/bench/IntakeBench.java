@@ -14,6 +14,7 @@ import java.util.Locale;
 public final class IntakeBench {
     static final int POINTS = 20_000;
     private static final int ROUNDS = 5;
+    private static final int WARM_UP = 8;
     private static final int BATCH = 500;
 
     private IntakeBench() {}
@@ -23,16 +24,17 @@ public final class IntakeBench {
         Visitor visitor = new Visitor(arguments[0]);
         visitor.signIn();
         String table = table();
+        String token = visitor.token("/job");
         double[] whole = new double[ROUNDS];
         double[] taken = new double[ROUNDS];
         double[] bare = new double[ROUNDS];
-        for (int i = -2; i < ROUNDS; i++) {
+        for (int i = -WARM_UP; i < ROUNDS; i++) {
             String job = visitor.bringIn(EMPTY);
             double inserted = inserted();
             long began = System.nanoTime();
-            String preview = visitor.upload(job + "/intake", "points.csv", table);
+            String preview = visitor.upload(job + "/intake", "points.csv", table, token);
             long looked = System.nanoTime();
-            visitor.takeIn(preview);
+            visitor.takeIn(preview, token);
             if (i >= 0) {
                 whole[i] = (System.nanoTime() - began) / 1e6;
                 taken[i] = (System.nanoTime() - looked) / 1e6;

@@ -20,7 +20,8 @@ public final class PlanBench {
         Visitor visitor = new Visitor(arguments[0]);
         visitor.signIn();
         String job = visitor.bringIn(IntakeBench.EMPTY);
-        visitor.takeIn(visitor.upload(job + "/intake", "points.csv", IntakeBench.table()));
+        String token = visitor.token("/job");
+        visitor.takeIn(visitor.upload(job + "/intake", "points.csv", IntakeBench.table(), token), token);
         try (Playwright playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
             Browser browser = playwright

@@ -90,7 +90,7 @@ final class Visitor {
 
     /** Brings a job file in and answers its address. */
     String bringIn(String job) throws Exception {
-        HttpResponse<String> answer = file(base + "/job/import", "bench.json", job);
+        HttpResponse<String> answer = file(base + "/job/import", "bench.json", job, token("/job"));
         if (!answer.uri().getPath().startsWith("/job/")) {
             throw new IllegalStateException("the job was not taken in: " + answer.statusCode());
         }
@@ -98,17 +98,17 @@ final class Visitor {
     }
 
     /** Uploads a file to a form and answers where that led. */
-    String upload(String url, String name, String content) throws Exception {
-        HttpResponse<String> answer = file(url, name, content);
+    String upload(String url, String name, String content, String token) throws Exception {
+        HttpResponse<String> answer = file(url, name, content, token);
         if (answer.statusCode() != 200) {
             throw new IllegalStateException(url + " answered " + answer.statusCode());
         }
         return answer.uri().toString();
     }
 
-    private HttpResponse<String> file(String url, String name, String content) throws Exception {
+    private HttpResponse<String> file(String url, String name, String content, String token) throws Exception {
         String boundary = "----bench";
-        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token("/job")
+        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + token
                 + "\r\n--" + boundary
                 + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
                 + "\"\r\nContent-Type: application/octet-stream\r\n\r\n"
@@ -122,8 +122,8 @@ final class Visitor {
     }
 
     /** Takes an uploaded file in as located points, and waits until it is. */
-    void takeIn(String preview) throws Exception {
-        String form = "kind=located&unit=m&_csrf=" + URLEncoder.encode(token("/job"), StandardCharsets.UTF_8);
+    void takeIn(String preview, String token) throws Exception {
+        String form = "kind=located&unit=m&_csrf=" + URLEncoder.encode(token, StandardCharsets.UTF_8);
         client.send(
                 HttpRequest.newBuilder(URI.create(preview + "/take"))
                         .header("Content-Type", "application/x-www-form-urlencoded")

@@ -46,7 +46,7 @@ final class JobNodes {
     }
 
     private static BigDecimal inUnit(double value, double unit) {
-        BigDecimal digits = new BigDecimal(value / unit).round(EXACT_DIGITS).stripTrailingZeros();
+        BigDecimal digits = BigDecimal.valueOf(value / unit).round(EXACT_DIGITS).stripTrailingZeros();
         return digits.scale() < 0 ? digits.setScale(0) : digits;
     }
 

@@ -229,13 +229,14 @@ public record PointTable(
     /** What each column seems to be: by its heading, or without one by the order name, northing, easting, elevation, code. */
     public List<Meaning> proposal() {
         List<Meaning> meanings = new ArrayList<>();
-        for (int column = 0; column < columns(); column++) {
+        int columns = columns();
+        for (int column = 0; column < columns; column++) {
             meanings.add(heading.isEmpty() ? Meaning.NOTHING : byHeading(heading, column, meanings));
         }
         if (heading.isEmpty()) {
             List<Meaning> usual =
                     List.of(Meaning.NAME, Meaning.NORTHING, Meaning.EASTING, Meaning.ELEVATION, Meaning.CODE);
-            for (int column = 0; column < Math.min(columns(), usual.size()); column++) {
+            for (int column = 0; column < Math.min(columns, usual.size()); column++) {
                 meanings.set(column, usual.get(column));
             }
         }

@@ -1,16 +1,13 @@
 package markturn.survey;
 
-import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import markturn.survey.finding.JudgedBefore;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
@@ -22,15 +19,33 @@ import markturn.survey.station.OccupiedStation;
  * it a job that grew by one reading is computed anew only where that reading counts. One thread at a time.
  */
 public final class Memory {
-    private static final String UNKNOWN = "unknown";
-
     private List<Object> settings = List.of();
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
     private JudgedBefore judged = new JudgedBefore();
 
-    /** A measured setup, and the marks and places it refers to as they were. */
-    private record Remembered(List<Object> restsOn, MeasuredSetup measured) {}
+    /** The names a setup refers to, each once; the marks and places they stood for; and what was measured with them. */
+    private record Remembered(String[] names, Mark[] marks, Position[] places, MeasuredSetup measured) {
+        /** Whether everything it refers to is as it was. */
+        boolean holds(Job job, Map<String, Position> positions) {
+            for (int i = 0; i < names.length; i++) {
+                Mark mark = job.mark(names[i]).orElse(null);
+                Position at = positions.get(trueName(mark, names[i]));
+                if (!same(mark, marks[i]) || !same(at, places[i])) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        private static boolean same(Object one, Object other) {
+            return one == other || one != null && one.equals(other);
+        }
+    }
+
+    private static String trueName(Mark mark, String name) {
+        return mark == null ? name : mark.sameAs().orElse(name);
+    }
 
     /** A job is about to be computed. */
     void begin(Job job) {
@@ -56,34 +71,33 @@ public final class Memory {
 
     /** A setup measured, or remembered. */
     MeasuredSetup measured(Job job, Setup setup, Map<String, Position> positions) {
-        List<Object> restsOn = restsOn(job, setup, positions);
         Remembered before = inUse.getOrDefault(setup, known.get(setup));
-        if (before == null || !before.restsOn().equals(restsOn)) {
-            before = new Remembered(
-                    restsOn,
-                    setup.isFree()
-                            ? FreeStation.measure(job, setup, positions)
-                            : OccupiedStation.measure(job, setup, positions));
+        if (before == null || !before.holds(job, positions)) {
+            before = remembered(job, setup, positions);
         }
         inUse.put(setup, before);
         return before.measured();
     }
 
-    private static List<Object> restsOn(Job job, Setup setup, Map<String, Position> positions) {
-        Set<String> names = new LinkedHashSet<>();
-        names.add(setup.station());
-        names.addAll(setup.orientation().sights());
-        for (Reading reading : setup.readings()) {
-            names.add(reading.target());
+    private static Remembered remembered(Job job, Setup setup, Map<String, Position> positions) {
+        Set<String> all = new LinkedHashSet<>();
+        all.add(setup.station());
+        all.addAll(setup.orientation().sights());
+        setup.readings().forEach(reading -> all.add(reading.target()));
+        String[] names = all.toArray(String[]::new);
+        Mark[] marks = new Mark[names.length];
+        Position[] places = new Position[names.length];
+        for (int i = 0; i < names.length; i++) {
+            marks[i] = job.mark(names[i]).orElse(null);
+            places[i] = positions.get(trueName(marks[i], names[i]));
         }
-        List<Object> all = new ArrayList<>(2 * names.size());
-        for (String name : names) {
-            Optional<Mark> mark = job.mark(name);
-            Position at = positions.get(mark.flatMap(Mark::sameAs).orElse(name));
-            all.add(mark);
-            all.add(at == null ? UNKNOWN : at);
-        }
-        return all;
+        return new Remembered(
+                names,
+                marks,
+                places,
+                setup.isFree()
+                        ? FreeStation.measure(job, setup, positions)
+                        : OccupiedStation.measure(job, setup, positions));
     }
 
     /** Lets go of what the job does not hold any more. */

@@ -9,8 +9,20 @@ import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 
-/** What a rule looks at. */
-record Evidence(Job job, Measured measured, List<Judgement> judgements) {
+/**
+ * What a rule looks at.
+ *
+ * @param out the judgements that are beyond their limits: of thousands few, and every rule asks for its own
+ */
+record Evidence(Job job, Measured measured, List<Judgement> judgements, List<Judgement> out) {
+    Evidence(Job job, Measured measured, List<Judgement> judgements) {
+        this(
+                job,
+                measured,
+                judgements,
+                judgements.stream().filter(Judgement::isOut).toList());
+    }
+
     /** Numbers in this job's units. */
     Words words() {
         return new Words(job.units());
@@ -18,7 +30,7 @@ record Evidence(Job job, Measured measured, List<Judgement> judgements) {
 
     /** What is beyond its limit. */
     Stream<Judgement> out(Limit quantity) {
-        return judgements.stream().filter(j -> j.quantity() == quantity && j.isOut());
+        return out.stream().filter(j -> j.quantity() == quantity);
     }
 
     Stream<MeasuredSetup> setups() {

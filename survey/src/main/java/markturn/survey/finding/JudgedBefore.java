@@ -19,8 +19,12 @@ public final class JudgedBefore {
     private static final class Of {
         private List<Check> checks = List.of();
         private List<Judgement> judgements;
-        private final Map<Rule, List<Finding>> found = new IdentityHashMap<>();
+        /** What each rule found, where it found something; empty until the setup has been looked at. */
+        private Map<Rule, List<Finding>> found;
     }
+
+    /** Those of the setups at hand on which something was found, in their order. */
+    private List<Of> troubled = List.of();
 
     private Of of(MeasuredSetup setup) {
         return inUse.computeIfAbsent(setup, s -> known.getOrDefault(s, new Of()));
@@ -35,16 +39,33 @@ public final class JudgedBefore {
         return of.judgements;
     }
 
+    /** Looks at every setup that has not been looked at as it is. */
+    void look(List<SetupRule> rules, Evidence evidence) {
+        troubled = new ArrayList<>();
+        evidence.setups().forEach(setup -> {
+            Of of = of(setup);
+            if (of.found == null) {
+                of.found = new IdentityHashMap<>();
+                for (SetupRule rule : rules) {
+                    List<Finding> found = rule.judge(evidence, setup).toList();
+                    if (!found.isEmpty()) {
+                        of.found.put(rule, found);
+                    }
+                }
+            }
+            if (!of.found.isEmpty()) {
+                troubled.add(of);
+            }
+        });
+    }
+
+    /** What a rule finds, setup by setup where it looks at single ones. */
     List<Finding> found(Rule rule, Evidence evidence) {
-        if (!(rule instanceof SetupRule ofSetup)) {
+        if (!(rule instanceof SetupRule)) {
             return rule.judge(evidence).toList();
         }
         List<Finding> all = new ArrayList<>();
-        evidence.setups()
-                .forEach(setup -> all.addAll(of(setup)
-                        .found
-                        .computeIfAbsent(
-                                rule, r -> ofSetup.judge(evidence, setup).toList())));
+        troubled.forEach(of -> all.addAll(of.found.getOrDefault(rule, List.of())));
         return all;
     }
 

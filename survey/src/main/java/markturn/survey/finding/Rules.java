@@ -63,12 +63,18 @@ public final class Rules {
             new NothingChecked(),
             new CannotHoldClass());
 
+    private static final List<SetupRule> OF_SETUPS = ALL.stream()
+            .filter(SetupRule.class::isInstance)
+            .map(SetupRule.class::cast)
+            .toList();
+
     private Rules() {}
 
     /** Everything the rules find, stops first, each with its answer where one holds. */
     public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements, JudgedBefore before) {
         Evidence evidence = new Evidence(job, measured, judgements);
         Answers answers = new Answers(job);
+        before.look(OF_SETUPS, evidence);
         List<Finding> found = ALL.stream()
                 .flatMap(rule -> before.found(rule, evidence).stream())
                 .toList();

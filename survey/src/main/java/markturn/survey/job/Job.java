@@ -161,7 +161,7 @@ public record Job(
 
     /** The same job with one mark more. */
     public Job plus(Mark more) {
-        return with(instruments, reflectors, added(marks, more), setups, adopted, decisions);
+        return with(instruments, reflectors, Named.plus(marks, more, Mark::name), setups, adopted, decisions);
     }
 
     /** The same job with those marks more, in that order. */

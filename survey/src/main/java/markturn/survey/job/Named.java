@@ -1,6 +1,7 @@
 package markturn.survey.job;
 
 import java.util.AbstractList;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,19 +9,47 @@ import java.util.Optional;
 import java.util.RandomAccess;
 import java.util.function.Function;
 
-/** A list that does not change and whose elements are found by name without looking through it. Where a name is used twice, the first. */
+/**
+ * A list that does not change and whose elements are found by name without looking through it. Where a name is used twice, the first. One
+ * that is longer by an element shares the index of the one before.
+ */
 public final class Named<T> extends AbstractList<T> implements RandomAccess {
-    private final List<T> all;
-    private final Map<String, T> byName = new HashMap<>();
+    /** So many elements stand beside a shared index before a new one is made. */
+    private static final int MOST_BESIDE = 64;
 
-    private Named(List<T> all, Function<T, String> name) {
-        this.all = List.copyOf(all);
-        this.all.forEach(each -> byName.putIfAbsent(name.apply(each), each));
+    private final List<T> all;
+    private final Map<String, T> byName;
+    private final Map<String, T> beside;
+
+    private Named(List<T> all, Map<String, T> byName, Map<String, T> beside) {
+        this.all = all;
+        this.byName = byName;
+        this.beside = beside;
     }
 
     /** A list whose elements can be found by these names. */
     public static <T> List<T> of(List<T> all, Function<T, String> name) {
-        return all instanceof Named<T> ? all : new Named<>(all, name);
+        if (all instanceof Named<T>) {
+            return all;
+        }
+        Map<String, T> byName = new HashMap<>(all.size() * 2);
+        all.forEach(each -> byName.putIfAbsent(name.apply(each), each));
+        return new Named<>(List.copyOf(all), byName, Map.of());
+    }
+
+    /** The same list with one element more. */
+    static <T> List<T> plus(List<T> all, T more, Function<T, String> name) {
+        List<T> longer = new ArrayList<>(all.size() + 1);
+        longer.addAll(all);
+        longer.add(more);
+        if (!(all instanceof Named<T> before) || before.beside.size() >= MOST_BESIDE) {
+            return of(longer, name);
+        }
+        Map<String, T> beside = new HashMap<>(before.beside);
+        if (!before.byName.containsKey(name.apply(more))) {
+            beside.putIfAbsent(name.apply(more), more);
+        }
+        return new Named<>(List.copyOf(longer), before.byName, beside);
     }
 
     /** The element of that name in a list made by {@link #of}. */
@@ -30,7 +59,9 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
 
     /** The same without a wrapper, for what is asked thousands of times; null where there is none. */
     static <T> T get(List<T> all, String name) {
-        return ((Named<T>) all).byName.get(name);
+        Named<T> named = (Named<T>) all;
+        T found = named.byName.get(name);
+        return found != null || named.beside.isEmpty() ? found : named.beside.get(name);
     }
 
     @Override

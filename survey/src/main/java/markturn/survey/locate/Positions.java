@@ -28,8 +28,8 @@ import markturn.survey.result.Shot;
  */
 public final class Positions {
     private final Job job;
-    private final Map<String, Position> known = new LinkedHashMap<>();
-    private final Map<String, String> from = new HashMap<>();
+    private final Map<String, Position> known;
+    private final Map<String, String> from;
     private final Map<String, String> adjustedBy = new HashMap<>();
     private final List<SatelliteFix> toCompare = new ArrayList<>();
     private final List<Check> checks = new ArrayList<>();
@@ -49,6 +49,8 @@ public final class Positions {
     public Positions(Job job, Map<String, Position> byRuns, Map<String, String> runs) {
         this.job = job;
         this.secondSights = new SecondSights(job);
+        this.known = new LinkedHashMap<>(2 * job.marks().size());
+        this.from = new HashMap<>(2 * job.marks().size());
         for (Mark mark : job.marks()) {
             mark.given().ifPresent(at -> put(mark.name(), Position.held(at)));
         }
@@ -112,7 +114,7 @@ public final class Positions {
     /** A second sight is a check; what was decided about it may put it in the first one's place, and then the first is the check. */
     private void seenAgain(String mark, String setup, Optional<Position> seen) {
         Position first = known.get(mark);
-        Optional<Position> decided = seen.isPresent() && decidedOnce.add(mark + "\n" + setup)
+        Optional<Position> decided = seen.isPresent() && !secondSights.isEmpty() && decidedOnce.add(mark + "\n" + setup)
                 ? secondSights.decide(job, mark, setup, first, seen.get())
                 : Optional.empty();
         boolean replaced = decided.isPresent() && decided.equals(seen);
@@ -217,7 +219,9 @@ public final class Positions {
                         m,
                         Optional.ofNullable(known.get(m.name())),
                         Optional.ofNullable(from.get(m.name())),
-                        Optional.ofNullable(adjustedBy.get(m.name()))))
+                        adjustedBy.isEmpty()
+                                ? Optional.<String>empty()
+                                : Optional.ofNullable(adjustedBy.get(m.name()))))
                 .toList();
     }
 }

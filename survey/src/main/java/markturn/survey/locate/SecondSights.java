@@ -21,6 +21,10 @@ final class SecondSights {
         }
     }
 
+    boolean isEmpty() {
+        return decided.isEmpty();
+    }
+
     private static String key(String mark, String setup) {
         return mark + "\n" + setup;
     }

@@ -44,7 +44,7 @@ final class Assembly {
     static Book empty(String jobId) {
         Units units = new Units(LengthUnit.METRE, markturn.survey.angle.AngleUnit.DMS);
         Job nothing = Job.opened("", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL);
-        return new Book(jobId, List.of(), nothing, Map.of(), Circumstances.NONE, new Memory());
+        return new Book(jobId, List.of(), nothing, Places.NONE, Circumstances.NONE, new Memory());
     }
 
     /**
@@ -110,7 +110,13 @@ final class Assembly {
                     places.put(entry.key() + "/" + setup.name() + "/" + i, new Place(setup.name(), i));
                 }
             }
-            return new Book(book.jobId(), added(book.entries(), entry), job, places, Circumstances.NONE, book.memory());
+            return new Book(
+                    book.jobId(),
+                    added(book.entries(), entry),
+                    job,
+                    Places.of(places),
+                    Circumstances.NONE,
+                    book.memory());
         } catch (FaultyFile faulty) {
             throw new Refused("", faulty.getMessage());
         }
@@ -297,8 +303,8 @@ final class Assembly {
                 && book.job().reflectors().stream().noneMatch(r -> r.name().equals(reading.reflector()))) {
             throw new Refused("reflector", "There is no reflector " + reading.reflector() + " in this job");
         }
-        Map<String, Place> places = new HashMap<>(book.places());
-        places.put(entry.key(), new Place(setup.name(), setup.readings().size()));
+        Places places = book.places()
+                .plus(entry.key(), new Place(setup.name(), setup.readings().size()));
         Circumstances circumstances = entry.payload().hasNonNull("device")
                 ? book.circumstances()
                         .withPen(

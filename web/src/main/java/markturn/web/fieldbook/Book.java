@@ -1,8 +1,6 @@
 package markturn.web.fieldbook;
 
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -22,25 +20,18 @@ public final class Book {
     private final String jobId;
     private final List<Entry> entries;
     private final Job job;
-    private final Map<String, Place> places;
+    private final Places places;
     private final Circumstances circumstances;
     /** Shared by the books of one job: what one computed, the next need not. */
     private final Memory memory;
 
     private SurveyResult result;
     private Set<String> unproved;
-    private Map<Place, String> keys;
 
     /** Where the reading of an entry stands in the job. */
     public record Place(String setup, int index) {}
 
-    Book(
-            String jobId,
-            List<Entry> entries,
-            Job job,
-            Map<String, Place> places,
-            Circumstances circumstances,
-            Memory memory) {
+    Book(String jobId, List<Entry> entries, Job job, Places places, Circumstances circumstances, Memory memory) {
         this.jobId = jobId;
         this.entries = entries;
         this.job = job;
@@ -90,7 +81,7 @@ public final class Book {
         return memory;
     }
 
-    Map<String, Place> places() {
+    Places places() {
         return places;
     }
 
@@ -116,16 +107,12 @@ public final class Book {
 
     /** Where the reading of that key stands; empty where there is none. */
     public Optional<Place> place(String key) {
-        return Optional.ofNullable(places.get(key));
+        return places.find(key);
     }
 
     /** The key of a reading, by which it is struck out. */
-    public synchronized String keyOf(String setup, int index) {
-        if (keys == null) {
-            keys = new HashMap<>();
-            places.forEach((key, place) -> keys.putIfAbsent(place, key));
-        }
-        return Optional.ofNullable(keys.get(new Place(setup, index))).orElseThrow();
+    public String keyOf(String setup, int index) {
+        return places.keyOf(new Place(setup, index)).orElseThrow();
     }
 
     /** The reading of that key. */
@@ -145,7 +132,7 @@ public final class Book {
         return entries.stream()
                 .filter(e -> e.kind() == EntryKind.READING
                                 && e.payload().path("setup").asString("").equals(setup)
-                        || places.containsKey(e.key() + "/" + setup + "/0"))
+                        || places.holds(e.key() + "/" + setup + "/0"))
                 .map(Entry::by)
                 .collect(java.util.stream.Collectors.toSet());
     }

@@ -148,7 +148,7 @@ public class FieldBook {
                 entry.at(),
                 entry.by(),
                 entry.kind().stored(),
-                entry.payload().toString()));
+                json.writeValueAsString(entry.payload())));
     }
 
     /** The job as it stands; empty where there is none for this person. */

@@ -82,8 +82,8 @@ class IntakeController {
         model.addAttribute("token", token);
         model.addAttribute("asked", asked);
         try {
-            Reading reading = reading(intake.file(), asked, book.job());
-            ImportedPoints points = points(intake.file(), reading, asked, book.job(), line -> {});
+            Reading reading = reading(intake, asked, book.job());
+            ImportedPoints points = points(intake, reading, asked, book.job(), line -> {});
             List<Held.Row> rows = Held.against(book, points.points());
             model.addAttribute("reading", reading.table().orElse(null));
             model.addAttribute("meanings", reading.meanings());
@@ -147,13 +147,13 @@ class IntakeController {
         return firstByte(file) == '<';
     }
 
-    private static Reading reading(byte[] file, Map<String, String> asked, Job job) throws FaultyFile {
+    private static Reading reading(Intakes.Intake intake, Map<String, String> asked, Job job) throws FaultyFile {
         Optional<LengthUnit> unit = LengthUnit.of(asked.getOrDefault("unit", ""));
-        if (isJson(file) || isXml(file)) {
+        if (isJson(intake.file()) || isXml(intake.file())) {
             return new Reading(
                     Optional.empty(), List.of(), unit.orElse(job.units().length()), false);
         }
-        PointTable table = PointTable.read(file);
+        PointTable table = intake.table();
         List<PointTable.Meaning> meanings = new ArrayList<>(table.proposal());
         for (int column = 0; column < meanings.size(); column++) {
             String chosen = asked.getOrDefault("column-" + column, "");
@@ -171,18 +171,31 @@ class IntakeController {
                 comma);
     }
 
+    /** The points as the choices read them; those of the last look are not read again. */
     private static ImportedPoints points(
-            byte[] file, Reading reading, Map<String, String> asked, Job job, java.util.function.IntConsumer progress)
+            Intakes.Intake intake,
+            Reading reading,
+            Map<String, String> asked,
+            Job job,
+            java.util.function.IntConsumer progress)
+            throws FaultyFile {
+        boolean globe =
+                "wgs84".equals(asked.get("places")) && job.earth().projection().isPresent();
+        return intake.points(
+                List.of(reading.meanings(), reading.unit(), reading.comma(), globe),
+                () -> read(intake.file(), reading, globe, job, progress));
+    }
+
+    private static ImportedPoints read(
+            byte[] file, Reading reading, boolean globe, Job job, java.util.function.IntConsumer progress)
             throws FaultyFile {
         if (isXml(file)) {
             return LandXmlReader.points(file);
         }
         if (isJson(file)) {
-            boolean globe = "wgs84".equals(asked.get("places"))
-                    && job.earth().projection().isPresent();
             return globe
                     ? GeoJsonPoints.readGeographic(
-                            file, job.earth().projection().get())
+                            file, job.earth().projection().orElseThrow())
                     : GeoJsonPoints.read(file, reading.unit());
         }
         return reading.table().orElseThrow().points(reading.meanings(), reading.unit(), reading.comma(), progress);
@@ -221,10 +234,10 @@ class IntakeController {
             Intakes.Intake intake, String id, String by, String key, Map<String, String> asked, Taking taking) {
         try {
             Book book = fieldBook.book(id, by);
-            Reading reading = reading(intake.file(), asked, book.job());
+            Reading reading = reading(intake, asked, book.job());
             int lines = reading.table().map(t -> t.rows().size()).orElse(1);
             ImportedPoints points =
-                    points(intake.file(), reading, asked, book.job(), line -> intake.reached(0.4 * line / lines));
+                    points(intake, reading, asked, book.job(), line -> intake.reached(0.4 * line / lines));
             intake.reached(0.4);
             List<Held.Row> rows = Held.against(book, points.points());
             intake.reached(0.5);

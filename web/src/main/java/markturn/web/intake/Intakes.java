@@ -10,6 +10,9 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
+import markturn.formats.FaultyFile;
+import markturn.formats.ImportedPoints;
+import markturn.formats.PointTable;
 import org.springframework.stereotype.Component;
 
 /** Files being looked at and taken in. They are kept for an hour, each for who brought it; a long one tells how far it is and can be cancelled. */
@@ -42,6 +45,9 @@ class Intakes {
         private final String by;
         private final String name;
         private final byte[] file;
+        private PointTable table;
+        private Object readAs;
+        private ImportedPoints points;
         private volatile State state = State.LOOKED_AT;
         private volatile double share;
         private volatile boolean cancelling;
@@ -54,6 +60,20 @@ class Intakes {
             this.file = file;
         }
 
+        /** A way to read the points. */
+        interface Reader {
+            ImportedPoints read() throws FaultyFile;
+        }
+
+        /** The points as they were last read, or read anew where the choices are others. */
+        synchronized ImportedPoints points(Object choices, Reader how) throws FaultyFile {
+            if (!choices.equals(readAs)) {
+                points = how.read();
+                readAs = choices;
+            }
+            return points;
+        }
+
         /** What the file was called. */
         public String name() {
             return name;
@@ -61,6 +81,14 @@ class Intakes {
 
         byte[] file() {
             return file;
+        }
+
+        /** The file as a table, read once. */
+        synchronized PointTable table() throws FaultyFile {
+            if (table == null) {
+                table = PointTable.read(file);
+            }
+            return table;
         }
 
         /** How it stands. */
