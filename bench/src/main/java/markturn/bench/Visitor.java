@@ -131,7 +131,7 @@ final class Visitor {
                         .build(),
                 HttpResponse.BodyHandlers.discarding());
         while (!text(preview + "/progress").contains("\"done\":true")) {
-            Thread.sleep(5);
+            Thread.sleep(10);
         }
         if (!text(preview + "/run").contains("came in")) {
             throw new IllegalStateException("the points were not taken in");

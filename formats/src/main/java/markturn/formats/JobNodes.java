@@ -35,6 +35,10 @@ final class JobNodes {
     /** Fifteen digits survive a decimal number's way into a double, through a unit and back. */
     private static final MathContext EXACT_DIGITS = new MathContext(15);
 
+    private static final int SHORT_PLACES = 4;
+    private static final double SHORT = 1e4;
+    private static final double LONGEST_SHORT = 1e9;
+
     private final Units units;
 
     JobNodes(Units units) {
@@ -46,7 +50,12 @@ final class JobNodes {
     }
 
     private static BigDecimal inUnit(double value, double unit) {
-        BigDecimal digits = BigDecimal.valueOf(value / unit).round(EXACT_DIGITS).stripTrailingZeros();
+        double amount = value / unit;
+        long rounded = Math.round(amount * SHORT);
+        // What was typed or measured has few decimals, and is written without arithmetic.
+        BigDecimal digits = Math.abs(amount) < LONGEST_SHORT && rounded / SHORT == amount
+                ? BigDecimal.valueOf(rounded, SHORT_PLACES).stripTrailingZeros()
+                : BigDecimal.valueOf(amount).round(EXACT_DIGITS).stripTrailingZeros();
         return digits.scale() < 0 ? digits.setScale(0) : digits;
     }
 

@@ -281,6 +281,12 @@ public final class LandXmlReader {
             setup(setup, instrumentNames, instruments).ifPresent(setups::add);
         }
         addUsed(setups, instruments, reflectors);
+        List<Setup> occupied = setups.stream().filter(s -> !s.isFree()).toList();
+        boolean planOnly = !occupied.isEmpty()
+                && occupied.stream().allMatch(s -> s.instrumentHeight().isEmpty());
+        if (planOnly) {
+            remarks.add("No setup has an instrument height: the job is taken as plan only.");
+        }
         return new Job(
                 first(root, "Project")
                         .map(p -> p.getAttribute("name"))
@@ -289,7 +295,7 @@ public final class LandXmlReader {
                 "",
                 new Units(length, angular.unit),
                 ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
-                false,
+                planOnly,
                 Earth.USUAL,
                 instruments,
                 reflectors,

@@ -29,16 +29,21 @@ final class BothWaysDiffer implements Rule {
                 .map(setup -> job.trueName(setup.setup().station()))
                 .collect(Collectors.toSet());
         // By every name they go by: of thousands of sights few are to stations.
-        job.marks().stream()
-                .filter(mark -> mark.sameAs().filter(stations::contains).isPresent())
-                .map(Mark::name)
-                .toList()
-                .forEach(stations::add);
-        List<Leg> legs = evidence.setups()
-                .flatMap(setup -> setup.abstracts().stream()
-                        .filter(s -> s.horizontal().isPresent() && stations.contains(s.target()))
-                        .map(s -> new Leg(job.trueName(setup.setup().station()), job.trueName(s.target()), setup, s)))
-                .toList();
+        Set<String> names = new HashSet<>(stations);
+        for (Mark mark : job.marks()) {
+            if (mark.sameAs().isPresent() && stations.contains(mark.sameAs().get())) {
+                names.add(mark.name());
+            }
+        }
+        List<Leg> legs = new ArrayList<>();
+        for (MeasuredSetup setup : evidence.measured().setups()) {
+            String from = job.trueName(setup.setup().station());
+            for (SetAbstract sets : setup.abstracts()) {
+                if (sets.horizontal().isPresent() && names.contains(sets.target())) {
+                    legs.add(new Leg(from, job.trueName(sets.target()), setup, sets));
+                }
+            }
+        }
         List<Finding> found = new ArrayList<>();
         Set<String> told = new HashSet<>();
         Map<String, Leg> earlier = new HashMap<>();

@@ -57,6 +57,7 @@ public final class CheckTable {
      * @param elevationMissed the same up or down
      * @param blind what it cannot see at all, in words
      * @param decided what was decided about it
+     * @param decidedAt the setup whose sight that decision is about; empty without one
      * @param decidable whether it may be meaned or replaced: only a located point, on which nothing rests
      */
     public record Row(
@@ -69,6 +70,7 @@ public final class CheckTable {
             OptionalDouble elevationMissed,
             String blind,
             Optional<Decision.SecondSight> decided,
+            String decidedAt,
             boolean decidable) {}
 
     /** The table, what differs first; sights back on what orients a setup test its circle and stand with the setup. */
@@ -103,7 +105,8 @@ public final class CheckTable {
                 times(check.positionStdDev()),
                 times(check.elevationStdDev()),
                 blind(check, first),
-                decided(check),
+                decided(check).flatMap(Decision.SecondSight::of),
+                decided(check).map(d -> d.concerning("setup")).orElse(""),
                 mark.filter(m -> m.mark().kind() == Mark.Kind.LOCATED
                                 && m.mark().given().isEmpty()
                                 && job.setup(check.from()).isPresent())
@@ -172,7 +175,7 @@ public final class CheckTable {
                 .findFirst();
     }
 
-    private Optional<Decision.SecondSight> decided(Check check) {
+    private Optional<Decision> decided(Check check) {
         return job.decisions().stream()
                 .filter(d -> job.trueName(d.concerning("mark")).equals(check.mark())
                         && (d.concerning("setup").equals(check.from())
@@ -180,7 +183,7 @@ public final class CheckTable {
                                         .flatMap(MeasuredMark::from)
                                         .filter(d.concerning("setup")::equals)
                                         .isPresent()))
-                .flatMap(d -> Decision.SecondSight.of(d).stream())
+                .filter(d -> Decision.SecondSight.of(d).isPresent())
                 .reduce((earlier, later) -> later);
     }
 

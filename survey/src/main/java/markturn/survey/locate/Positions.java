@@ -213,15 +213,21 @@ public final class Positions {
 
     /** Every mark once, without its other names. */
     public List<MeasuredMark> marks() {
-        return Stream.concat(job.marks().stream(), unlistedStations())
-                .filter(m -> m.sameAs().isEmpty())
-                .map(m -> new MeasuredMark(
-                        m,
-                        Optional.ofNullable(known.get(m.name())),
-                        Optional.ofNullable(from.get(m.name())),
-                        adjustedBy.isEmpty()
-                                ? Optional.<String>empty()
-                                : Optional.ofNullable(adjustedBy.get(m.name()))))
-                .toList();
+        List<MeasuredMark> marks = new ArrayList<>(job.marks().size());
+        for (Mark mark : job.marks()) {
+            if (mark.sameAs().isEmpty()) {
+                marks.add(measured(mark));
+            }
+        }
+        unlistedStations().forEach(mark -> marks.add(measured(mark)));
+        return marks;
+    }
+
+    private MeasuredMark measured(Mark mark) {
+        return new MeasuredMark(
+                mark,
+                Optional.ofNullable(known.get(mark.name())),
+                Optional.ofNullable(from.get(mark.name())),
+                adjustedBy.isEmpty() ? Optional.empty() : Optional.ofNullable(adjustedBy.get(mark.name())));
     }
 }

@@ -14,6 +14,7 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Joining;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
@@ -132,11 +133,15 @@ class DetailController {
         Optional<markturn.survey.job.MeasuredHeight> height =
                 form.height("height", true, "the height of the target over its mark");
         Optional<Reading.Offset> offset = offset(form);
+        boolean bare = choice.reflector().equals(Reflector.REFLECTORLESS);
+        if (height.isEmpty() && !bare && !book.job().planOnly()) {
+            form.fault("height", "Empty: expected the height of the target over its mark");
+        }
         if (!form.isSound()) {
             return faults(form.faults());
         }
         try {
-            Book withMark = named(book, choice, target, typed.get("key"), who);
+            Book withMark = named(book, unknown(book, choice, target), who);
             Devices.Sight sight = new Devices.Sight(
                     target, role(choice), 0, choice.face(), choice.reflector(), height, OptionalDouble.empty());
             Reading seen = Devices.reading(
@@ -157,7 +162,7 @@ class DetailController {
                     seen.applied(),
                     offset,
                     Optional.empty());
-            return page(store(withMark, name, choice, reading, typed.get("key"), who), name, next(typed), model);
+            return page(store(book, name, choice, reading, typed.get("key"), who), name, next(typed), model);
         } catch (Refused refused) {
             return faults(Map.of("message", refused.getMessage()));
         }
@@ -178,30 +183,41 @@ class DetailController {
         return kept;
     }
 
+    /** Stores the point where it is new, and the reading; where either is refused, neither. */
     private Book store(Book book, String setup, Choice choice, Reading reading, String key, Principal who) {
-        named(book, choice, reading.target(), key, who);
         Pieces pieces = new Pieces(book.job().units());
         var payload = Payload.reading(setup, pieces.write(reading));
         if (!Device.name().isEmpty()) {
             payload.put("device", Device.name());
         }
+        Optional<Mark> unknown = unknown(book, choice, reading.target());
+        fieldBook.preview(named(book, unknown, who), who.getName(), EntryKind.READING, payload);
+        unknown.ifPresent(
+                mark -> fieldBook.add(book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(mark)));
         return fieldBook.add(book.jobId(), key, who.getName(), EntryKind.READING, payload);
     }
 
-    /** The book with the point in it. */
-    private Book named(Book book, Choice choice, String target, String key, Principal who) {
+    /** The point as it would be entered; empty where the job knows it. */
+    private static Optional<Mark> unknown(Book book, Choice choice, String target) {
         if (book.job().mark(target).isPresent()) {
-            return book;
+            return Optional.empty();
         }
-        Mark mark = choice.built()
-                ? Mark.named(target, Mark.Kind.NEW)
-                : Mark.named(target, Mark.Kind.LOCATED).withCode(choice.code()).withJoining(choice.joining());
-        return fieldBook.add(
-                book.jobId(),
-                key + "-m",
-                who.getName(),
-                EntryKind.MARK,
-                new Pieces(book.job().units()).write(mark));
+        return Optional.of(
+                choice.built()
+                        ? Mark.named(target, Mark.Kind.NEW)
+                        : Mark.named(target, Mark.Kind.LOCATED)
+                                .withCode(choice.code())
+                                .withJoining(choice.joining()));
+    }
+
+    /** The book as it would be with the point in it. */
+    private Book named(Book book, Optional<Mark> unknown, Principal who) {
+        return unknown.map(mark -> fieldBook.preview(
+                        book,
+                        who.getName(),
+                        EntryKind.MARK,
+                        new Pieces(book.job().units()).write(mark)))
+                .orElse(book);
     }
 
     private static Reading.Role role(Choice choice) {

@@ -7,6 +7,7 @@ import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
+import markturn.survey.result.MeasuredMark;
 import markturn.web.fieldbook.Book;
 
 /** The way through a job in the order of the work: one place per act, and how each stands. */
@@ -59,9 +60,10 @@ public record Way(List<Act> acts) {
         acts.add(review(book, current, at));
         acts.add(detail(job, current, at));
         acts.add(closing(book, at));
-        long positions = book.result().measured().marks().stream()
-                .filter(m -> m.from().isPresent() && m.position().isPresent())
-                .count();
+        int positions = 0;
+        for (MeasuredMark mark : book.result().measured().marks()) {
+            positions += mark.from().isPresent() && mark.position().isPresent() ? 1 : 0;
+        }
         acts.add(new Act("Coordinates", at + "/point", positions > 0 ? State.OPEN : State.AHEAD, positions + " new"));
         acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.OPEN : State.AHEAD, ""));

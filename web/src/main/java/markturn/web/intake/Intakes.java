@@ -18,10 +18,12 @@ import org.springframework.stereotype.Component;
 /** Files being looked at and taken in. They are kept for an hour, each for who brought it; a long one tells how far it is and can be cancelled. */
 @Component
 class Intakes {
-    private static final int KEPT = 20;
+    /** Bytes of the files kept. */
+    private static final long MOST_KEPT = 128L << 20;
 
     private final Cache<String, Intake> kept = Caffeine.newBuilder()
-            .maximumSize(KEPT)
+            .maximumWeight(MOST_KEPT)
+            .weigher((String token, Intake intake) -> intake.file.length)
             .expireAfterAccess(Duration.ofHours(1))
             .build();
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {

@@ -50,9 +50,17 @@ class ChecksTest {
                         .map(Finding::answer))
                 .allMatch(answer -> answer.filter(a -> a.reason().equals("both stations stand"))
                         .isPresent());
+        // A decision is taken back by another one; both stay on record.
+        crest.locator("input.short").fill("looked at the sheet again");
+        crest.getByText("keep the first after all").press("Enter");
+        assertThat(crest).containsText("Decided: keep.");
+        Assertions.assertThat(place(fieldBook.book(id, "ida"), "CREST 3")).isEqualTo(first);
+        Assertions.assertThat(fieldBook.book(id, "ida").job().decisions().stream()
+                        .filter(d -> d.what().equals("second-sight")))
+                .hasSize(2);
         page.navigate("/job/" + id + "/review/glance");
         assertThat(page.locator(".verdict")).containsText("stops are open");
-        assertThat(page.locator("main")).containsText("both stations stand");
+        assertThat(page.locator("main")).containsText("looked at the sheet again");
         page.navigate("/job/" + id + "/plan?scale=50000");
         assertThat(page.locator("#enough + form + p, section p").first()).containsText("10.000 m");
         assertThat(page.locator(".symbol.superfluous")).not().hasCount(0);
