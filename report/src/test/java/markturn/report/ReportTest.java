@@ -6,10 +6,16 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
+import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredMark;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -75,5 +81,41 @@ class ReportTest {
         Report report = new Report(blank, Optional.empty(), List.of(), Instant.EPOCH);
         assertThat(report.html("x.css")).contains("Nothing has been sighted a second time");
         assertThat(report.pdf()).startsWith("%PDF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    }
+
+    // The same job written in feet and gon: the international foot is 0.3048 m, a turn 400 gon.
+    @Test
+    void aReportSpeaksTheUnitsOfItsJob() {
+        Job demo = AlderWeir.job();
+        Job feet = new Job(
+                demo.name(),
+                demo.place(),
+                new Units(LengthUnit.FOOT, AngleUnit.GON),
+                demo.classOfWork(),
+                false,
+                demo.earth(),
+                demo.instruments(),
+                demo.reflectors(),
+                demo.codes(),
+                demo.marks(),
+                List.of(),
+                List.of(),
+                List.of(),
+                demo.network(),
+                List.of(),
+                List.of());
+        String html = new Report(Survey.compute(feet), Optional.empty(), List.of(), Instant.EPOCH).html("x.css");
+        assertThat(html).contains("6561.680").contains("angles gon").doesNotContain("2000.000");
+    }
+
+    @Test
+    void aNameThatLooksLikeMarkupStaysAName() {
+        Job odd = AlderWeir.blank().plus(Mark.control("<b>&\"x\"", 2050, 4950, OptionalDouble.empty(), "<script>"));
+        Report report = new Report(Survey.compute(odd), Optional.empty(), List.of(), Instant.EPOCH);
+        assertThat(report.html("x.css"))
+                .contains("&lt;b&gt;&amp;")
+                .doesNotContain("<b>&")
+                .doesNotContain("<script>");
+        assertThat(report.pdf()).isNotEmpty();
     }
 }

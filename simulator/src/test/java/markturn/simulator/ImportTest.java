@@ -79,6 +79,40 @@ class ImportTest {
         }
     }
 
+    // Source: RFC 4180, section 2: quoted fields, doubled quotation marks, line breaks inside them, CRLF.
+    @Test
+    void quotedFieldsAreReadAsTheStandardSays() throws FaultyFile {
+        PointTable table = table(
+                "name,northing,easting,code\r\n\"A, old\",1,2,\"the \"\"wall\"\"\"\r\nB,3,4,\"two\nlines\"\r\nC,5,6,\r\n");
+        ImportedPoints read = points(table);
+        assertThat(read.points().stream().map(ImportedPoint::name)).containsExactly("A, old", "B", "C");
+        assertThat(read.points().get(0).code()).isEqualTo("the \"wall\"");
+        assertThat(read.points().get(1).code()).isEqualTo("two\nlines");
+        // A quotation mark that is never closed takes the rest of the file into its field: said, not guessed at.
+        ImportedPoints open = points(table("A,1,2\nB,\"3,4\n"));
+        assertThat(open.points()).hasSize(1);
+        assertThat(open.faults().get(0).line()).startsWith("line 2, northing: 3,4");
+    }
+
+    @Test
+    void aColumnMayBeWhateverSomebodySaysItIs() throws FaultyFile {
+        PointTable table = table("1000.5 5000.25 7 A extra\n1001.5 5001.25 8 B extra\n");
+        List<Meaning> chosen =
+                List.of(Meaning.EASTING, Meaning.NORTHING, Meaning.NOTHING, Meaning.NAME, Meaning.NOTHING);
+        ImportedPoint a = table.points(chosen, LengthUnit.METRE, false, line -> {})
+                .points()
+                .get(0);
+        assertThat(a.name()).isEqualTo("A");
+        assertThat(a.northing()).isEqualTo(5000.25);
+        assertThat(a.elevation()).isEmpty();
+        List<Meaning> two = List.of(Meaning.NAME, Meaning.NAME, Meaning.NORTHING, Meaning.EASTING, Meaning.NOTHING);
+        assertThat(table.points(two, LengthUnit.METRE, false, line -> {})
+                        .faults()
+                        .get(0)
+                        .line())
+                .isEqualTo("columns: 2 with name: expected exactly one column with the name");
+    }
+
     // Sources: 1959 agreement, 0.3048 m exactly; Mendenhall Order 1893, 1200/3937 m.
     @Test
     void theTwoFeetAreToldApart() throws FaultyFile {

@@ -6,6 +6,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import markturn.web.House;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -59,12 +60,19 @@ class AccessibleTest {
             if (!path.equals("/deliver/report")) {
                 assertThat(page.locator("html").getAttribute("data-theme")).isEqualTo(theme);
             }
-            var violations = new AxeBuilder(page).analyze().getViolations();
+            // A theme changes nothing but colours and strokes.
+            AxeBuilder axe = theme.equals("day")
+                    ? new AxeBuilder(page)
+                    : new AxeBuilder(page).withRules(List.of("color-contrast"));
+            var violations = axe.analyze().getViolations();
             assertThat(violations.stream()
                             .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
                             .toList())
                     .as(theme + " " + path)
                     .isEmpty();
+        }
+        if (!theme.equals("day")) {
+            return;
         }
         page.navigate(demo + "/intake");
         page.locator("#file")

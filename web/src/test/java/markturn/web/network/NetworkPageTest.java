@@ -4,12 +4,19 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Page;
 import java.time.Duration;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
+import markturn.survey.finding.Finding;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.web.House;
+import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -66,9 +73,6 @@ class NetworkPageTest {
         page.waitForURL("**/network?**");
         // Freed, the knocked pillar no longer strains the figure.
         assertThat(page.locator(".verdict")).not().containsText("not with the control");
-        page.screenshot(new Page.ScreenshotOptions()
-                .setPath(java.nio.file.Path.of("/tmp/net2.png"))
-                .setFullPage(true));
         Assertions.assertThat(page.locator(".sheet").first().textContent()).isNotEqualTo(held);
         assertThat(page.locator("article")).containsText("nothing is adopted from this");
         page.getByText("Book it").click();
@@ -123,5 +127,69 @@ class NetworkPageTest {
         } finally {
             runs.setPatience(Duration.ofSeconds(2));
         }
+    }
+
+    /** The demo with every open stop answered. */
+    private static Job answered() {
+        Job job = AlderWeir.job();
+        for (Finding stop : Survey.compute(job).findings().stream()
+                .filter(Finding::isOpenStop)
+                .toList()) {
+            Map<String, Object> on =
+                    new HashMap<>(Map.of("code", stop.code(), "setup", stop.setup(), "target", stop.target()));
+            stop.value()
+                    .ifPresent(v -> on.put(
+                            "value", v / stop.measure().unit(AlderWeir.job().units())));
+            job = job.plus(new Decision(
+                    Optional.empty(), "Ida Marsh", Decision.ANSWER, on, "seen", Optional.empty(), Optional.empty()));
+        }
+        return job;
+    }
+
+    @Test
+    void aReviewerAdoptsWhatTheWholeJobGives(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(answered(), "wren", Set.of("wren", "ida"));
+        double before = fieldBook
+                .book(id, "ida")
+                .result()
+                .measured()
+                .mark("POND 1")
+                .orElseThrow()
+                .position()
+                .orElseThrow()
+                .northing();
+        Page page = house.signedIn("ida");
+        page.navigate("/job/" + id + "/network");
+        page.locator("form[action$='/network/adopt'] input[name=reason]").fill("the whole job agrees but for PILLAR 4");
+        page.getByText("Show what moves").press("Enter");
+        assertThat(page.locator("main")).containsText("POND 1");
+        page.getByText("Adopt them").press("Enter");
+        page.waitForURL("**/point");
+        Book after = fieldBook.book(id, "ida");
+        Adopted pond = after.job().adopted().stream()
+                .filter(a -> a.mark().equals("POND 1"))
+                .findFirst()
+                .orElseThrow();
+        Assertions.assertThat(pond.by()).isEqualTo("Ida Marsh");
+        Assertions.assertThat(pond.reason()).isEqualTo("the whole job agrees but for PILLAR 4");
+        double now = after.result()
+                .measured()
+                .mark("POND 1")
+                .orElseThrow()
+                .position()
+                .orElseThrow()
+                .northing();
+        Assertions.assertThat(now).isEqualTo(pond.position().northing()).isNotEqualTo(before);
+        // What was located from there moved with it.
+        Assertions.assertThat(
+                        after.result().measured().mark("2001").orElseThrow().position())
+                .isNotEqualTo(Survey.compute(answered())
+                        .measured()
+                        .mark("2001")
+                        .orElseThrow()
+                        .position());
+        page.navigate("/job/" + id + "/point/POND 1");
+        assertThat(page.locator("main")).containsText("the whole job agrees but for PILLAR 4");
     }
 }

@@ -60,7 +60,7 @@ class ChecksTest {
                 .hasSize(2);
         page.navigate("/job/" + id + "/review/glance");
         assertThat(page.locator(".verdict")).containsText("stops are open");
-        assertThat(page.locator("main")).containsText("looked at the sheet again");
+        assertThat(page.locator("main")).containsText("both stations stand");
         page.navigate("/job/" + id + "/plan?scale=50000");
         assertThat(page.locator("#enough + form + p, section p").first()).containsText("10.000 m");
         assertThat(page.locator(".symbol.superfluous")).not().hasCount(0);

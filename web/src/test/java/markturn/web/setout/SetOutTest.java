@@ -52,5 +52,6 @@ class SetOutTest {
         assertThat(page.locator("#fault-point")).containsText("has no position in this job");
         page.navigate(job + "/setout?setup=S1&northing=12");
         assertThat(page.locator("main")).containsText("northing and easting go together");
+        assertThat(page.locator("#northing")).hasValue("12");
     }
 }
