@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -27,6 +28,9 @@ public final class House implements BeforeAllCallback, ParameterResolver {
 
     private static House started;
 
+    /** The browsers of the test class at hand; those of the one before are closed, so that they take no time from it. */
+    private static final List<BrowserContext> OPEN = new ArrayList<>();
+
     private final ServletWebServerApplicationContext application;
     private final Browser browser;
 
@@ -43,6 +47,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
     @Override
     public void beforeAll(ExtensionContext context) throws Exception {
         house();
+        OPEN.forEach(BrowserContext::close);
+        OPEN.clear();
     }
 
     private static synchronized House house() throws Exception {
@@ -103,6 +109,7 @@ public final class House implements BeforeAllCallback, ParameterResolver {
                 .setViewportSize(1280, 800)
                 .setAcceptDownloads(true));
         context.setDefaultTimeout(PATIENCE);
+        OPEN.add(context);
         return context.newPage();
     }
 

@@ -23,6 +23,7 @@ import markturn.survey.job.Setup;
  * @param built whether anything will be built on what is sighted: then it is new control
  * @param joining how the next point joins a line of its code
  * @param name a name typed in place of the next free one
+ * @param later whether a special sight that was begun is left for later
  * @param asTheGroundLies whether the sketch lies as the observer looks, instead of north up
  */
 record Choice(
@@ -32,6 +33,7 @@ record Choice(
         boolean built,
         Optional<Joining> joining,
         Optional<String> name,
+        boolean later,
         boolean asTheGroundLies) {
     static Choice of(Map<String, String> asked, Job job, Setup setup) {
         String code = Optional.ofNullable(asked.get("code"))
@@ -51,6 +53,7 @@ record Choice(
                 "yes".equals(asked.get("built")),
                 joining(asked, job, code),
                 Optional.ofNullable(asked.get("name")).map(String::strip).filter(n -> !n.isEmpty()),
+                "yes".equals(asked.get("later")),
                 "ground".equals(asked.get("up")));
     }
 

@@ -287,11 +287,10 @@ class DetailController {
                         !(mark.by().isEmpty() && book.job().mark(mark.name()).isPresent()))
                 .forEach(mark -> marks.add(pieces.write(mark)));
         try {
+            Map<String, String> begun = next(typed);
+            begun.put("later", "no");
             return page(
-                    fieldBook.add(id, form.text("key"), who.getName(), EntryKind.MARKS, payload),
-                    name,
-                    next(typed),
-                    model);
+                    fieldBook.add(id, form.text("key"), who.getName(), EntryKind.MARKS, payload), name, begun, model);
         } catch (Refused refused) {
             return faults(Map.of("message", refused.getMessage()));
         }

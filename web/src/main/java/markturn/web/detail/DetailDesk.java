@@ -51,7 +51,7 @@ final class DetailDesk {
                 setup,
                 codes(),
                 poles(),
-                live(special.next()),
+                live(choice.later() ? Optional.empty() : special.next()),
                 lines(),
                 Sketch.of(result, setup, choice.asTheGroundLies()),
                 singleFace(),

@@ -1,7 +1,7 @@
 // Detail: what is chosen stays chosen; a change asks the server for the page as it is then, and what is typed stays.
 import { actPosts, FIELDS, input, live, main, replace, say, understand, url } from "/js/frame/live.js";
 
-const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up"];
+const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later"];
 const OWN = ["height", "along", "across", "up-offset"];
 /** Letters on the live line, where only digits are typed. */
 const LETTERS = { b: () => press("[data-choose-join=begin]"), e: () => press("[data-choose-join=close]"), p: () => step("[data-choose-reflector]"), k: () => step("[data-choose-code]"), o: openOffsets };

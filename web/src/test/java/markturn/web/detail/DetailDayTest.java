@@ -130,6 +130,12 @@ class DetailDayTest {
         page.getByText("Something special").press("Enter");
         page.getByText("A round object").press("Enter");
         assertThat(page.locator("#sentence")).hasText("2005: Sight the LEFT edge: angles only.");
+        // Nothing holds the observer up: what cannot be finished now is left, and taken up again.
+        page.getByText("leave it for later").press("Enter");
+        assertThat(page.locator("#sentence")).containsText("Sight 2006");
+        page.getByText("Something special").press("Enter");
+        page.getByText("Take up what was left").press("Enter");
+        assertThat(page.locator("#sentence")).hasText("2005: Sight the LEFT edge: angles only.");
         type(page, "70-00-00", "90-00-00", "");
         assertThat(page.locator("#sentence")).hasText("2005: Sight the RIGHT edge: angles only.");
         type(page, "74-00-00", "90-00-00", "");
