@@ -15,6 +15,11 @@ import tools.jackson.databind.JsonNode;
 public final class GeoJsonPoints {
     private GeoJsonPoints() {}
 
+    /** Whether a file begins as JSON does. */
+    public static boolean isJson(byte[] file) {
+        return SecureXml.firstSign(file) == '{';
+    }
+
     /**
      * Reads a file whose coordinates are the job's: easting, northing, elevation.
      *

@@ -1,7 +1,5 @@
 package markturn.formats;
 
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.format.DateTimeParseException;
@@ -15,10 +13,6 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
-import javax.xml.XMLConstants;
-import javax.xml.parsers.DocumentBuilder;
-import javax.xml.parsers.DocumentBuilderFactory;
-import javax.xml.parsers.ParserConfigurationException;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Atmosphere;
@@ -34,19 +28,13 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
-import org.w3c.dom.Document;
 import org.w3c.dom.Element;
-import org.w3c.dom.Node;
-import org.xml.sax.ErrorHandler;
-import org.xml.sax.SAXException;
-import org.xml.sax.SAXParseException;
 
 /**
  * LandXML 1.2 taken in: its points, or a whole job with setups and raw observations. Nothing outside the file is ever fetched; a document
  * type is refused. Elements are known by their local names, those of the published schema, from memory.
  */
 public final class LandXmlReader {
-    private static final int LARGEST_FILE = StrictJson.LARGEST_FILE;
     private static final int ASSUMED_SECONDS = 5;
     private static final double ASSUMED_DISTANCE = 0.003;
 
@@ -75,10 +63,15 @@ public final class LandXmlReader {
 
     private LandXmlReader(Element root) throws FaultyFile {
         this.root = root;
-        Optional<Element> units =
-                first(root, "Units").flatMap(u -> children(u).stream().findFirst());
+        Optional<Element> units = SecureXml.first(root, "Units")
+                .flatMap(u -> SecureXml.children(u).stream().findFirst());
         this.length = length(units.map(u -> u.getAttribute("linearUnit")).orElse("meter"));
         this.angular = angular(units.map(u -> u.getAttribute("angularUnit")).orElse(""));
+    }
+
+    /** Whether a file begins as XML does. */
+    public static boolean isXml(byte[] file) {
+        return SecureXml.firstSign(file) == '<';
     }
 
     /**
@@ -87,7 +80,7 @@ public final class LandXmlReader {
      * @throws FaultyFile where it is no LandXML
      */
     public static ImportedPoints points(byte[] file) throws FaultyFile {
-        LandXmlReader reader = new LandXmlReader(root(file));
+        LandXmlReader reader = new LandXmlReader(SecureXml.root(file, "LandXML"));
         ImportedPoints.Growing growing = new ImportedPoints.Growing();
         reader.cgPoints().forEach((name, point) -> {
             Optional<double[]> at = reader.numbers(point);
@@ -116,7 +109,7 @@ public final class LandXmlReader {
      * @throws FaultyFile where it is no LandXML, or its setups cannot make a job; every fault is named
      */
     public static Brought job(byte[] file) throws FaultyFile {
-        LandXmlReader reader = new LandXmlReader(root(file));
+        LandXmlReader reader = new LandXmlReader(SecureXml.root(file, "LandXML"));
         Job job = reader.read();
         if (reader.faults.isEmpty()) {
             JobNames.check(job, reader.faults);
@@ -125,55 +118,6 @@ public final class LandXmlReader {
             throw new FaultyFile(reader.faults.subList(0, Math.min(reader.faults.size(), ImportedPoints.MOST_FAULTS)));
         }
         return new Brought(job, reader.remarks);
-    }
-
-    private static Element root(byte[] file) throws FaultyFile {
-        if (file.length > LARGEST_FILE) {
-            throw fault("the file", "", "has %d MB; at most 64 MB are read".formatted(file.length >> 20));
-        }
-        try {
-            DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
-            factory.setNamespaceAware(true);
-            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-            factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
-            factory.setXIncludeAware(false);
-            factory.setExpandEntityReferences(false);
-            DocumentBuilder builder = factory.newDocumentBuilder();
-            builder.setErrorHandler(new Throwing());
-            Document document = builder.parse(new ByteArrayInputStream(file));
-            Element root = document.getDocumentElement();
-            if (!"LandXML".equals(root.getLocalName())) {
-                throw fault("the file", root.getNodeName(), "expected an XML file that begins with LandXML");
-            }
-            return root;
-        } catch (SAXParseException broken) {
-            throw fault(
-                    "line %d, column %d".formatted(broken.getLineNumber(), broken.getColumnNumber()),
-                    "",
-                    "not valid XML: " + broken.getMessage());
-        } catch (SAXException | IOException broken) {
-            throw fault("the file", "", "not valid XML: " + broken.getMessage());
-        } catch (ParserConfigurationException impossible) {
-            throw new IllegalStateException("no secure XML parser", impossible);
-        }
-    }
-
-    /** The default handler prints to standard error; a fault belongs to whoever brought the file. */
-    private static final class Throwing implements ErrorHandler {
-        @Override
-        public void warning(SAXParseException warning) {
-            // A warning leaves the document readable.
-        }
-
-        @Override
-        public void error(SAXParseException error) throws SAXException {
-            throw error;
-        }
-
-        @Override
-        public void fatalError(SAXParseException error) throws SAXException {
-            throw error;
-        }
     }
 
     private static FaultyFile fault(String place, String value, String expected) {
@@ -203,29 +147,11 @@ public final class LandXmlReader {
         };
     }
 
-    private static List<Element> children(Element of) {
-        List<Element> children = new ArrayList<>();
-        for (Node node = of.getFirstChild(); node != null; node = node.getNextSibling()) {
-            if (node instanceof Element element) {
-                children.add(element);
-            }
-        }
-        return children;
-    }
-
-    private static List<Element> children(Element of, String name) {
-        return children(of).stream().filter(e -> name.equals(e.getLocalName())).toList();
-    }
-
-    private static Optional<Element> first(Element of, String name) {
-        return children(of, name).stream().findFirst();
-    }
-
     /** Points by name, those of every list of the file. */
     private Map<String, Element> cgPoints() {
         Map<String, Element> points = new LinkedHashMap<>();
-        for (Element list : children(root, "CgPoints")) {
-            for (Element point : children(list, "CgPoint")) {
+        for (Element list : SecureXml.children(root, "CgPoints")) {
+            for (Element point : SecureXml.children(list, "CgPoint")) {
                 String name = point.getAttribute("name").strip();
                 if (name.isEmpty()) {
                     faults.add(new Fault("CgPoint", point.getTextContent().strip(), "expected a name"));
@@ -263,7 +189,7 @@ public final class LandXmlReader {
 
     private Job read() {
         Map<String, Element> points = cgPoints();
-        Element survey = first(root, "Survey").orElse(null);
+        Element survey = SecureXml.first(root, "Survey").orElse(null);
         if (survey == null) {
             faults.add(new Fault("LandXML", "", "has no Survey: bring its points into a job instead"));
             return empty();
@@ -271,13 +197,13 @@ public final class LandXmlReader {
         Map<String, String> instrumentNames = new HashMap<>();
         List<Instrument> instruments = new ArrayList<>();
         List<Reflector> reflectors = new ArrayList<>();
-        for (Element equipment : children(survey, "Equipment")) {
-            for (Element details : children(equipment, "InstrumentDetails")) {
+        for (Element equipment : SecureXml.children(survey, "Equipment")) {
+            for (Element details : SecureXml.children(equipment, "InstrumentDetails")) {
                 equipment(details, instrumentNames, instruments, reflectors);
             }
         }
         List<Setup> setups = new ArrayList<>();
-        for (Element setup : children(survey, "InstrumentSetup")) {
+        for (Element setup : SecureXml.children(survey, "InstrumentSetup")) {
             setup(setup, instrumentNames, instruments).ifPresent(setups::add);
         }
         addUsed(setups, instruments, reflectors);
@@ -288,7 +214,7 @@ public final class LandXmlReader {
             remarks.add("No setup has an instrument height: the job is taken as plan only.");
         }
         return new Job(
-                first(root, "Project")
+                SecureXml.first(root, "Project")
                         .map(p -> p.getAttribute("name"))
                         .orElse("")
                         .strip(),
@@ -390,9 +316,9 @@ public final class LandXmlReader {
 
     private static Map<String, String> properties(Element of) {
         Map<String, String> properties = new HashMap<>();
-        for (Element feature : children(of, "Feature")) {
+        for (Element feature : SecureXml.children(of, "Feature")) {
             if (feature.getAttribute("code").equals(LandXmlFile.FEATURE)) {
-                children(feature, "Property")
+                SecureXml.children(feature, "Property")
                         .forEach(p -> properties.put(p.getAttribute("label"), p.getAttribute("value")));
             }
         }
@@ -419,15 +345,16 @@ public final class LandXmlReader {
                 : of.getAttribute("stationName").strip();
         String place = "setup " + name;
         Map<String, String> own = properties(of);
-        String station =
-                first(of, "InstrumentPoint").map(LandXmlReader::pointName).orElse("");
+        String station = SecureXml.first(of, "InstrumentPoint")
+                .map(LandXmlReader::pointName)
+                .orElse("");
         if (name.isEmpty() || station.isEmpty()) {
             faults.add(new Fault(place, "", "expected an id and an InstrumentPoint with pntRef"));
             return Optional.empty();
         }
         boolean free = "resection".equals(own.get("method"));
         List<Reading> readings = new ArrayList<>();
-        for (Element raw : children(of, "RawObservation")) {
+        for (Element raw : SecureXml.children(of, "RawObservation")) {
             reading(raw, place, readings.size()).ifPresent(readings::add);
         }
         String instrument = names.getOrDefault(
@@ -458,8 +385,8 @@ public final class LandXmlReader {
         if (free) {
             return Optional.of(new Setup.ByResection(List.of(), false));
         }
-        List<String> sights = children(of, "Backsight").stream()
-                .flatMap(b -> first(b, "BacksightPoint").stream())
+        List<String> sights = SecureXml.children(of, "Backsight").stream()
+                .flatMap(b -> SecureXml.first(b, "BacksightPoint").stream())
                 .map(LandXmlReader::pointName)
                 .filter(sight -> !sight.isEmpty())
                 .distinct()
@@ -489,7 +416,9 @@ public final class LandXmlReader {
 
     private Optional<Reading> reading(Element raw, String setup, int number) {
         String place = "%s, observation %d".formatted(setup, number + 1);
-        String target = first(raw, "TargetPoint").map(LandXmlReader::pointName).orElse("");
+        String target = SecureXml.first(raw, "TargetPoint")
+                .map(LandXmlReader::pointName)
+                .orElse("");
         Optional<Circle> circle = circle(raw, "horizAngle", place);
         if (target.isEmpty() || circle.isEmpty()) {
             faults.add(new Fault(place, target, "expected a TargetPoint and a horizAngle"));

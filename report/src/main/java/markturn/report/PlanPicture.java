@@ -125,10 +125,7 @@ final class PlanPicture {
 
     private void bar() {
         double unit = show.units().length().metres();
-        double most = WIDEST_BAR / scale.perMetre() / unit;
-        double power = Math.pow(10, Math.floor(Math.log10(most)));
-        double times = most / power;
-        double bar = (times >= 5 ? 5 : times >= 2 ? 2 : 1) * power;
+        double bar = TrueScale.niceBar(WIDEST_BAR / scale.perMetre() / unit);
         String length = String.format(Locale.ROOT, "%.1f", bar * unit * scale.perMetre());
         svg.append(
                 ("<g transform=\"translate(16,%d)\"><path d=\"M0 -4L0 4M0 0L%s 0M%s -4L%s 4\" fill=\"none\" stroke=\"#1A2028\""

@@ -26,6 +26,13 @@ public final class TrueScale {
                 (height - 2 * border) / Math.max(LEAST, north - south));
     }
 
+    /** The longest bar that fits: 1, 2 or 5 times a power of ten. */
+    public static double niceBar(double most) {
+        double power = Math.pow(10, Math.floor(Math.log10(most)));
+        double times = most / power;
+        return (times >= 5 ? 5 : times >= 2 ? 2 : 1) * power;
+    }
+
     /** Drawing units to a metre. */
     public double perMetre() {
         return scale;

@@ -281,7 +281,8 @@ class ImportTest {
                 faulty.faults().forEach(f -> assertThat(f.line()).isNotBlank().doesNotContain("\n"));
             }
         }
-        assertThat(refused).isBetween(0, MUTATED);
+        // Some of the damage is fatal and some is not; were it all one or the other, nothing would have been tried.
+        assertThat(refused).isBetween(1, MUTATED - 1);
     }
 
     @Test

@@ -11,12 +11,10 @@ import markturn.survey.result.Check;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Observation;
 
 /** All checks of a job, each with a verdict against what both precisions together allow, and with what it could not have shown. */
 public final class CheckTable {
-    /** √λ of one test with 0.1 % false alarms and 80 % power (Baarda 1968). */
-    private static final double DETECTABLE = 4.13;
-
     private static final String GIVEN = "given";
 
     private final Job job;
@@ -118,7 +116,7 @@ public final class CheckTable {
     }
 
     private static OptionalDouble times(OptionalDouble stdDev) {
-        return stdDev.isPresent() ? OptionalDouble.of(DETECTABLE * stdDev.getAsDouble()) : stdDev;
+        return stdDev.isPresent() ? OptionalDouble.of(Observation.DETECTABLE_FACTOR * stdDev.getAsDouble()) : stdDev;
     }
 
     private OptionalDouble limit(Limit quantity, Check check, OptionalDouble value) {

@@ -36,6 +36,11 @@ public enum LengthUnit {
         return metres;
     }
 
+    /** How far apart a length comes to lie where one of the two feet is taken for the other, metres. */
+    public static double feetApart(double metres) {
+        return Math.abs(metres) * (US_SURVEY_FOOT.metres / FOOT.metres - 1);
+    }
+
     /** The unit of that key; empty where there is none. */
     public static Optional<LengthUnit> of(String key) {
         for (LengthUnit unit : values()) {

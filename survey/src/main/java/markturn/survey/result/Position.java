@@ -44,6 +44,24 @@ public record Position(
         return Math.hypot(other.northing - northing, other.easting - easting);
     }
 
+    /** What has to be added to another place to come here, metres; up only where both have elevations. */
+    public Difference minus(Position other) {
+        return new Difference(
+                northing - other.northing,
+                easting - other.easting,
+                elevation.isPresent() && other.elevation.isPresent()
+                        ? OptionalDouble.of(elevation.getAsDouble() - other.elevation.getAsDouble())
+                        : OptionalDouble.empty());
+    }
+
+    /** One place less another, metres. */
+    public record Difference(double north, double east, OptionalDouble up) {
+        /** Whether it is no more than so much in the plan, and up or down. */
+        public boolean isWithin(double metres) {
+            return Math.hypot(north, east) < metres && Math.abs(up.orElse(0)) < metres;
+        }
+    }
+
     /** Azimuth to another place, radians in (-pi, pi]. */
     public double azimuthTo(Position other) {
         return Math.atan2(other.easting - easting, other.northing - northing);

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import markturn.formats.ImportedPoint;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
 import markturn.web.fieldbook.Book;
@@ -49,16 +50,14 @@ final class Held {
         if (at.isEmpty()) {
             return new Row(point, Standing.UNPLACED, none, none, none);
         }
-        double north = point.northing() - at.get().northing();
-        double east = point.easting() - at.get().easting();
-        OptionalDouble up =
-                point.elevation().isPresent() && at.get().elevation().isPresent()
-                        ? OptionalDouble.of(point.elevation().getAsDouble()
-                                - at.get().elevation().getAsDouble())
-                        : none;
-        boolean same = Math.hypot(north, east) < SAME && Math.abs(up.orElse(0)) < SAME;
+        Position listed = Position.held(new Mark.Coordinates(point.northing(), point.easting(), point.elevation()));
+        Position.Difference off = listed.minus(at.get());
         return new Row(
-                point, same ? Standing.SAME : Standing.DIFFERS, OptionalDouble.of(north), OptionalDouble.of(east), up);
+                point,
+                off.isWithin(SAME) ? Standing.SAME : Standing.DIFFERS,
+                OptionalDouble.of(off.north()),
+                OptionalDouble.of(off.east()),
+                off.up());
     }
 
     /** A name that is free in the job and among the points: the same with a number behind it. */

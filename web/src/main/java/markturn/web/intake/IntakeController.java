@@ -104,7 +104,7 @@ class IntakeController {
                     rows.stream().filter(Held.Row::isConflict).toList();
             model.addAttribute("conflicts", conflicts.subList(0, Math.min(CONFLICTS_SHOWN, conflicts.size())));
             model.addAttribute("projected", book.job().earth().projection().isPresent());
-            model.addAttribute("json", isJson(intake.file()));
+            model.addAttribute("json", GeoJsonPoints.isJson(intake.file()));
         } catch (FaultyFile faulty) {
             model.addAttribute("fileFaults", faulty.faults());
         }
@@ -127,29 +127,12 @@ class IntakeController {
                 .mapToDouble(p -> Math.max(Math.abs(p.northing()), Math.abs(p.easting())))
                 .max()
                 .orElse(0);
-        return farthest * (LengthUnit.US_SURVEY_FOOT.metres() / LengthUnit.FOOT.metres() - 1);
-    }
-
-    private static byte firstByte(byte[] file) {
-        for (byte b : file) {
-            if (b > ' ') {
-                return b;
-            }
-        }
-        return 0;
-    }
-
-    private static boolean isJson(byte[] file) {
-        return firstByte(file) == '{';
-    }
-
-    private static boolean isXml(byte[] file) {
-        return firstByte(file) == '<';
+        return LengthUnit.feetApart(farthest);
     }
 
     private static Reading reading(Intakes.Intake intake, Map<String, String> asked, Job job) throws FaultyFile {
         Optional<LengthUnit> unit = LengthUnit.of(asked.getOrDefault("unit", ""));
-        if (isJson(intake.file()) || isXml(intake.file())) {
+        if (GeoJsonPoints.isJson(intake.file()) || LandXmlReader.isXml(intake.file())) {
             return new Reading(
                     Optional.empty(), List.of(), unit.orElse(job.units().length()), false);
         }
@@ -189,10 +172,10 @@ class IntakeController {
     private static ImportedPoints read(
             byte[] file, Reading reading, boolean globe, Job job, java.util.function.IntConsumer progress)
             throws FaultyFile {
-        if (isXml(file)) {
+        if (LandXmlReader.isXml(file)) {
             return LandXmlReader.points(file);
         }
-        if (isJson(file)) {
+        if (GeoJsonPoints.isJson(file)) {
             return globe
                     ? GeoJsonPoints.readGeographic(
                             file, job.earth().projection().orElseThrow())

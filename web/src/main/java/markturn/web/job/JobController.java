@@ -124,8 +124,9 @@ class JobController {
     @PostMapping("/job/import")
     String bringIn(@RequestParam MultipartFile file, Model model, Principal who) throws IOException {
         try {
-            Job job =
-                    isXml(file.getBytes()) ? LandXmlReader.job(file.getBytes()).job() : JobFile.read(file.getBytes());
+            Job job = LandXmlReader.isXml(file.getBytes())
+                    ? LandXmlReader.job(file.getBytes()).job()
+                    : JobFile.read(file.getBytes());
             String id = fieldBook.open(job, who.getName(), Set.of(who.getName()));
             return "redirect:/job/" + id;
         } catch (FaultyFile faulty) {
@@ -133,15 +134,6 @@ class JobController {
             model.addAttribute("fileFaults", faulty.faults());
             return list(model, who);
         }
-    }
-
-    private static boolean isXml(byte[] file) {
-        for (byte b : file) {
-            if (b > ' ') {
-                return b == '<';
-            }
-        }
-        return false;
     }
 
     @GetMapping("/job/{id}")

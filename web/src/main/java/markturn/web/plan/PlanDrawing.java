@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import markturn.report.Display;
 import markturn.report.Signs;
+import markturn.report.TrueScale;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -113,7 +114,7 @@ record PlanDrawing(
         }
         Sheet sheet = sheet(placed);
         double unit = show.units().length().metres();
-        double bar = niceBar(WIDEST_BAR / sheet.scale() / unit);
+        double bar = TrueScale.niceBar(WIDEST_BAR / sheet.scale() / unit);
         boolean layered = placed.stream()
                         .filter(m -> m.mark().kind() == Mark.Kind.LOCATED)
                         .count()
@@ -219,13 +220,6 @@ record PlanDrawing(
                 (WIDTH - 2 * BORDER) / Math.max(east - west, 1), (HEIGHT - 2 * BORDER) / Math.max(north - south, 1));
         double spare = (WIDTH - 2 * BORDER - (east - west) * scale) / 2;
         return new Sheet(west - spare / scale, north, scale);
-    }
-
-    /** The largest of 1, 2, 5 times a power of ten that fits. */
-    private static double niceBar(double most) {
-        double power = Math.pow(10, Math.floor(Math.log10(most)));
-        double times = most / power;
-        return (times >= 5 ? 5 : times >= 2 ? 2 : 1) * power;
     }
 
     /** What a tap on a mark shows. */
