@@ -32,9 +32,6 @@ public record Glance(
         List<Decision> selfReviewed,
         List<Finding> open,
         List<String> unproved) {
-    /** The word a decision carries where who decided had observed. */
-    public static final String SELF_REVIEWED = "self-reviewed";
-
     /** A mark, and on what it stands. */
     public record Standing(MeasuredMark mark, String why) {
         /** What kind of mark it is, in words. */
@@ -71,6 +68,9 @@ public record Glance(
     }
 
     private static final class Looking {
+        /** The standard normal deviate of 0.1 %, both ends: beyond it is no chance. */
+        private static final double CHANCE = NormalDistribution.twoSided(0.001);
+
         private final Job job;
         private final Measured measured;
         private final List<CheckTable.Row> checks;
@@ -110,7 +110,9 @@ public record Glance(
                     untested,
                     findings.stream().filter(f -> f.answer().isPresent()).toList(),
                     job.decisions().stream()
-                            .filter(d -> d.after().filter(SELF_REVIEWED::equals).isPresent())
+                            .filter(d -> d.after()
+                                    .filter(Decision.SELF_REVIEWED::equals)
+                                    .isPresent())
                             .toList(),
                     findings.stream().filter(Finding::isOpenStop).toList(),
                     job.setups().stream()
@@ -194,7 +196,7 @@ public record Glance(
                             && Math.abs(b.distanceDifference().getAsDouble())
                                     <= Math.max(
                                             job.classOfWork().limit(markturn.survey.job.Limit.BACKSIGHT_DISTANCE),
-                                            3.3 * b.distanceStdDev().orElse(0)))
+                                            CHANCE * b.distanceStdDev().orElse(0)))
                     .map(b -> "its distance compared at %s, %s off"
                             .formatted(
                                     setup.name(),

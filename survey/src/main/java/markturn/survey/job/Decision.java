@@ -33,6 +33,8 @@ public record Decision(
     /** A note was changed afterwards; before and after say how. */
     public static final String RENOTE = "renote";
 
+    /** What stands after a decision of somebody who had observed what is decided. */
+    public static final String SELF_REVIEWED = "self-reviewed";
     /** A located point was fixed a second time; {@code on} names mark, setup and how. */
     public static final String SECOND_SIGHT = "second-sight";
 

@@ -9,6 +9,7 @@ import markturn.survey.angle.Angles;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
@@ -26,8 +27,6 @@ final class Constructions {
     private static final double FLATTEST = Math.toRadians(3);
     /** The step of numeric differentiation, metres. */
     private static final double STEP = 1e-4;
-    /** How far refraction may lie from the coefficient assumed. */
-    private static final double REFRACTION_UNCERTAINTY = 0.05;
 
     private final Job job;
     private final List<MeasuredSetup> setups;
@@ -137,8 +136,10 @@ final class Constructions {
                 * job.instrument(setup.setup().instrument()).zenithStdDev();
         double length = Math.cos(z) / sin;
         double taped = job.instrument(setup.setup().instrument()).heightStdDev();
-        double bending =
-                ground * ground * REFRACTION_UNCERTAINTY / (2 * job.earth().radius());
+        double bending = ground
+                * ground
+                * Weights.REFRACTION_UNCERTAINTY
+                / (2 * job.earth().radius());
         double variance = station.elevationVariance().orElse(0)
                 + taped * taped
                 + reading * reading

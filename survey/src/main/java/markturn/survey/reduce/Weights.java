@@ -17,7 +17,7 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
     private static final double NEAREST = 0.001;
 
     /** How far refraction may lie from the coefficient assumed. */
-    private static final double REFRACTION_UNCERTAINTY = 0.05;
+    public static final double REFRACTION_UNCERTAINTY = 0.05;
 
     /** Of a setup: centred as its own support is; a free station has nothing to be centred over. */
     public static Weights of(Job job, Setup setup) {

@@ -107,7 +107,7 @@ class GlanceTest {
                 Map.of("setup", "S1"),
                 "",
                 Optional.empty(),
-                Optional.of(Glance.SELF_REVIEWED)));
+                Optional.of(Decision.SELF_REVIEWED)));
         assertThat(glance(own).selfReviewed()).hasSize(1);
     }
 

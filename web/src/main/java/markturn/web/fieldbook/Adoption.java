@@ -91,7 +91,7 @@ public final class Adoption {
                         new HashMap<>(target),
                         reason,
                         Optional.empty(),
-                        own ? Optional.of("self-reviewed") : Optional.empty())));
+                        own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty())));
         return payload;
     }
 }

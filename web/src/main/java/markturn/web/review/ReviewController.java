@@ -32,7 +32,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 @Controller
 class ReviewController {
-    static final String SELF_REVIEWED = "self-reviewed";
     private static final int LONGEST_REASON = 2000;
 
     private final FieldBook fieldBook;
@@ -137,7 +136,7 @@ class ReviewController {
                 Decision.ACCEPT,
                 Proof.stateOf(setup),
                 "",
-                own ? Optional.of(SELF_REVIEWED) : Optional.empty());
+                own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty());
         return "redirect:/job/" + id + "/review/" + name;
     }
 
