@@ -22,6 +22,7 @@ final class NetworkResidual implements Rule {
         String residual = of.kind().angular()
                 ? evidence.words().small(of.residual())
                 : evidence.words().difference(of.residual());
+        boolean fixed = worst.setup().isEmpty();
         String which = Optional.of(worst.setup())
                 .filter(s -> !s.isEmpty())
                 .map(s -> "the %s from %s to %s".formatted(words(of.kind()), s, of.target()))
@@ -31,12 +32,15 @@ final class NetworkResidual implements Rule {
                         Severity.WARN,
                         worst.setup(),
                         of.target(),
-                        "In the network %s fits worst: it would have to change by %s, %s times its deviation; limit %s. Look at that sight, and observe it again before anything is left out."
+                        "In the network %s fits worst: it would have to change by %s, %s times its deviation; limit %s. %s before anything is left out."
                                 .formatted(
                                         which,
                                         residual,
                                         Words.number(of.size(), 1),
-                                        Words.number(Observation.Fit.ONE_IN_A_THOUSAND, 1)))
+                                        Words.number(Observation.Fit.ONE_IN_A_THOUSAND, 1),
+                                        fixed
+                                                ? "Look where these coordinates come from, and fix the mark again"
+                                                : "Look at that sight, and observe it again"))
                 .with(Measure.PLAIN, of.size(), Observation.Fit.ONE_IN_A_THOUSAND);
     }
 

@@ -36,7 +36,11 @@ final class NetworkTest implements Rule {
                                         Words.number(factor, 2),
                                         Words.number(limit, 2),
                                         network.controlContradicts()
-                                                ? "By themselves the observations agree: a control mark does not fit, or has moved."
+                                                ? "By themselves the sights agree: a control mark does not fit, or has moved%s."
+                                                        .formatted(
+                                                                network.observesCoordinates()
+                                                                        ? ", or coordinates that are observed are wrong"
+                                                                        : "")
                                                 : "Look at the largest residual first: an observation is wrong, or the instruments are worse than their figures."))
                 .with(Measure.PLAIN, factor, limit);
     }

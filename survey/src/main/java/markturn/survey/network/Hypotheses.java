@@ -60,11 +60,9 @@ final class Hypotheses {
             Part.Said said = plan.said().get(i);
             boolean coordinate = said.kind() == Kind.NORTHING || said.kind() == Kind.EASTING;
             if (coordinate) {
-                share(
-                        twofold,
-                        new What(SingleFault.Kind.COORDINATES, "", said.target()),
-                        i,
-                        said.kind() == Kind.NORTHING ? new double[] {1, 0} : new double[] {0, 1});
+                double[] moved = said.kind() == Kind.NORTHING ? new double[] {1, 0} : new double[] {0, 1};
+                share(twofold, new What(SingleFault.Kind.COORDINATES, "", said.target()), i, moved);
+                control(twofold, said.target(), i, moved);
                 continue;
             }
             SingleFault.Kind kind =
@@ -147,6 +145,7 @@ final class Hypotheses {
             Part.Said said = heights.said().get(i);
             if (said.ray() == null) {
                 all.add(Hypothesis.one(new What(SingleFault.Kind.COORDINATES, "", said.target()), Map.of(i, 1.0)));
+                level(shared, said.target(), i, 1);
                 continue;
             }
             What single = new What(SingleFault.Kind.HEIGHT_DIFFERENCE, said.setup(), said.target());

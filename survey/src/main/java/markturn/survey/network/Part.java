@@ -32,6 +32,10 @@ final class Part {
         static Said of(Ray ray, Kind kind) {
             return new Said(ray, ray.setupName(), ray.to(), kind);
         }
+
+        static Said of(String mark, Kind coordinate) {
+            return new Said(null, "", mark, coordinate);
+        }
     }
 
     int unknown(double value, int node) {

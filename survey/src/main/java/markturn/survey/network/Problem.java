@@ -215,63 +215,61 @@ final class Problem {
         return known.get(mark).elevation().getAsDouble();
     }
 
-    private record Known(Mark.Coordinates at, Mark.Deviations stdDev) {}
+    private record Known(Mark.Coordinates at, Mark.Deviations stdDev) {
+        double north() {
+            return Math.max(stdDev.northing(), SMALLEST);
+        }
 
-    /** Coordinates of a mark that are observed: given with deviations, or by satellites. */
+        double east() {
+            return Math.max(stdDev.easting(), SMALLEST);
+        }
+
+        double up() {
+            return Math.max(stdDev.elevation(), SMALLEST);
+        }
+    }
+
+    /** Coordinates of a mark that are observed: given with deviations, or by satellites; of a held mark, fixes that are to take part. */
     private List<Known> coordinatesOf(String name) {
         List<Known> all = new ArrayList<>();
         Optional<Mark> mark = job.mark(name);
-        mark.filter(m -> m.given().isPresent() && m.stdDev().isPresent())
+        boolean held = datum.plan().contains(name);
+        mark.filter(m -> !held && m.given().isPresent() && m.stdDev().isPresent())
                 .ifPresent(m -> all.add(new Known(m.given().get(), m.stdDev().get())));
-        boolean given = mark.flatMap(Mark::given).isPresent();
-        boolean first = !given;
+        boolean gives = !held && mark.flatMap(Mark::given).isEmpty();
         for (SatelliteFix fix : job.fixes()) {
             if (job.trueName(fix.mark()).equals(name)) {
-                if (first || fix.use() == SatelliteFix.Use.OBSERVATION) {
+                if (gives || fix.use() == SatelliteFix.Use.OBSERVATION) {
                     all.add(new Known(fix.position(), fix.stdDev()));
                 }
-                first = false;
+                gives = false;
             }
         }
         return all;
     }
 
     private void observeCoordinates() {
-        for (Map.Entry<String, Place> entry : places.entrySet()) {
-            if (entry.getValue().north() == Place.HELD) {
-                continue;
-            }
-            for (Known seen : coordinatesOf(entry.getKey())) {
-                coordinate(
-                        plan,
-                        entry.getKey(),
-                        Kind.NORTHING,
-                        entry.getValue().north(),
-                        seen.at().northing() - origin.northing(),
-                        seen.stdDev().northing());
-                coordinate(
-                        plan,
-                        entry.getKey(),
-                        Kind.EASTING,
-                        entry.getValue().east(),
-                        seen.at().easting() - origin.easting(),
-                        seen.stdDev().easting());
-                Integer level = levels.get(entry.getKey());
-                if (level != null && seen.at().elevation().isPresent()) {
-                    coordinate(
-                            heights,
-                            entry.getKey(),
-                            Kind.ELEVATION,
-                            level,
-                            seen.at().elevation().getAsDouble(),
-                            seen.stdDev().elevation());
-                }
-            }
-        }
+        places.forEach((mark, place) -> coordinatesOf(mark).forEach(seen -> observe(mark, place, seen)));
     }
 
-    private static void coordinate(Part part, String mark, Kind kind, int unknown, double value, double stdDev) {
-        part.observe(new Part.Said(null, "", mark, kind), new Coordinate(unknown, value, Math.max(stdDev, SMALLEST)));
+    private void observe(String mark, Place place, Known seen) {
+        double north = seen.at().northing() - origin.northing();
+        double east = seen.at().easting() - origin.easting();
+        plan.observe(
+                Part.Said.of(mark, Kind.NORTHING),
+                new Coordinate(place.north(), place.northing(), north, seen.north()));
+        plan.observe(
+                Part.Said.of(mark, Kind.EASTING), new Coordinate(place.east(), place.easting(), east, seen.east()));
+        boolean held = datum.elevations().contains(mark);
+        if (seen.at().elevation().isPresent() && (held || levels.containsKey(mark))) {
+            heights.observe(
+                    Part.Said.of(mark, Kind.ELEVATION),
+                    new Coordinate(
+                            held ? Place.HELD : levels.get(mark),
+                            held ? elevation(mark) : 0,
+                            seen.at().elevation().getAsDouble(),
+                            seen.up()));
+        }
     }
 
     /**

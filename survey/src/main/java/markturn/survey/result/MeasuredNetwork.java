@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
  *
  * @param why why it could not be adjusted, in the field's words; empty where it could
  * @param test of everything on control
- * @param leastConstraint the same observations with no more of the control than holds them in place: tests the observations alone; empty
+ * @param leastConstraint the sights with no more of the control than holds them in place: tests the sights alone; empty
  *     where the control is no more than that
  * @param marks every mark it found a place for, with its precision
  * @param observations what each observation was worth, in the order of the work
@@ -78,7 +78,12 @@ public record MeasuredNetwork(
                 .max(Comparator.comparingDouble(w -> w.observation().size()));
     }
 
-    /** Whether the observations agree with each other and not with the control. */
+    /** Whether coordinates are among what is observed: control with deviations, or satellite fixes. */
+    public boolean observesCoordinates() {
+        return observations.stream().anyMatch(w -> w.observation().kind() == Observation.Kind.NORTHING);
+    }
+
+    /** Whether the sights agree with each other and not with the control. */
     public boolean controlContradicts() {
         return !test.accepted() && leastConstraint.filter(Test::accepted).isPresent();
     }

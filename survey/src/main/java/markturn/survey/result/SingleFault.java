@@ -5,7 +5,7 @@ package markturn.survey.result;
  * W. Baarda; a fault in two coordinates with two degrees of freedom.
  *
  * @param size what it would have to be to explain the residuals best, metres, or radians for a direction
- * @param timesLimit the root of its test by the root of what chance exceeds once in a thousand: above 1 is no chance
+ * @param timesLimit its test, as a standard normal deviate, by that which chance exceeds once in a thousand: above 1 is no chance
  */
 public record SingleFault(What what, double size, double timesLimit) {
     /** The kinds of single faults that are tried. */

@@ -1,6 +1,7 @@
 package markturn.survey.network;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -24,6 +25,7 @@ import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Network;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
+import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
@@ -32,7 +34,9 @@ import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Observation;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.result.SingleFault;
 import org.hipparchus.distribution.continuous.ChiSquaredDistribution;
+import org.hipparchus.distribution.continuous.NormalDistribution;
 import org.hipparchus.linear.DiagonalMatrix;
 import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
@@ -316,6 +320,108 @@ class NetworkRunTest {
         assertThat(network(result).leastConstraint().orElseThrow().accepted()).isTrue();
         assertThat(result.findings())
                 .anyMatch(f -> f.code().equals("network-test") && f.text().contains("control mark does not fit"));
+    }
+
+    /** The job of a world with a satellite fix of M1, held control, off by so much to the east and upwards. */
+    private static Job fixed(World world, long seed, double east, double up) {
+        double[] at = world.places()[1];
+        return job(world, seed, 0, 0)
+                .plus(new SatelliteFix(
+                        "M1",
+                        new Mark.Coordinates(at[0], at[1] + east, OptionalDouble.of(10 + up)),
+                        new Mark.Deviations(0.01, 0.01, 0.02),
+                        SatelliteFix.Use.OBSERVATION));
+    }
+
+    @Test
+    void aFixOfHeldControlTestsItAndMovesNothing() {
+        // By hand: three residuals of held less observed, each with nothing to share its redundancy with.
+        World world = World.of(2, 0, 1000, 5000);
+        MeasuredNetwork without = network(computed(job(world, 2, 0, 0)));
+        MeasuredNetwork with = network(computed(fixed(world, 2, 0.015, -0.04)));
+        assertThat(with.test().redundancy()).isEqualTo(without.test().redundancy() + 3);
+        assertThat(with.test().varianceFactor().getAsDouble() * with.test().redundancy())
+                .isCloseTo(
+                        without.test().varianceFactor().getAsDouble()
+                                        * without.test().redundancy()
+                                + 1.5 * 1.5
+                                + 2 * 2,
+                        within(1e-6));
+        assertThat(with.observations())
+                .filteredOn(w -> w.setup().isEmpty())
+                .extracting(
+                        w -> w.observation().kind(),
+                        w -> Math.round(w.observation().residual() * 1e6))
+                .containsExactly(
+                        tuple(Observation.Kind.NORTHING, 0L),
+                        tuple(Observation.Kind.EASTING, -15000L),
+                        tuple(Observation.Kind.ELEVATION, 40000L));
+        byName(with)
+                .forEach((name, mark) -> assertThat(mark.position())
+                        .isEqualTo(byName(without).get(name).position()));
+    }
+
+    @Test
+    void aFixOfHeldControlShowsWhatMovedIt() {
+        World world = World.of(3, 0, 0, 0);
+        double[] at = world.places()[1];
+        // The mark's list is wrong by 80 mm; the satellites and the sights agree on where it stands.
+        SurveyResult moved = computed(fixed(world, 3, 0, 0)
+                .withMark("M1", m -> Mark.control("M1", at[0], at[1] + 0.08, OptionalDouble.of(10), "")));
+        assertThat(network(moved).faults().get(0).what())
+                .isEqualTo(new SingleFault.What(SingleFault.Kind.CONTROL_MARK, "", "M1"));
+        // The fix is wrong: the sights agree with the list, and the fix alone is named.
+        SurveyResult wrong = computed(fixed(world, 3, 0.08, 0));
+        assertThat(network(wrong).faults().get(0).what())
+                .isEqualTo(new SingleFault.What(SingleFault.Kind.COORDINATES, "", "M1"));
+        assertThat(wrong.findings())
+                .anyMatch(f -> f.code().equals("network-residual")
+                        && f.target().equals("M1")
+                        && f.text().contains("easting of M1"));
+    }
+
+    @Test
+    void aFixOfHeldControlShowsWhatNothingElseWould() {
+        // Theory: a network on two marks may turn about the one as the other is wrong sideways, and no sight shows it.
+        World world = World.of(4, 0, 0, 0);
+        Map<String, Adjusted> without = byName(network(computed(job(world, 4, 0, 0))));
+        double[] first = world.places()[0];
+        MeasuredNetwork both = network(computed(fixed(world, 4, 0, 0)
+                .plus(new SatelliteFix(
+                        "M0",
+                        new Mark.Coordinates(first[0], first[1], OptionalDouble.of(10)),
+                        new Mark.Deviations(0.01, 0.01, 0.02),
+                        SatelliteFix.Use.OBSERVATION))));
+        byName(both).forEach((name, mark) -> {
+            assertThat(without.get(name).plan().worst()).isEmpty();
+            assertThat(mark.plan().worst()).isPresent();
+            // 4.13 times 10 mm at one end turns nothing beyond the other end by more than the network's shape allows.
+            assertThat(mark.plan().shift()).isBetween(0.01, 0.08);
+        });
+    }
+
+    @Test
+    void faultsInOneWayAndInTwoAreRankedAlike() {
+        // Source: Hipparchus' distributions.
+        ChiSquaredDistribution two = new ChiSquaredDistribution(2);
+        NormalDistribution normal = new NormalDistribution();
+        for (double value : new double[] {0.1, 1, 5, -2 * Math.log(0.001), 30, 50}) {
+            double tail = Math.exp(-value / 2);
+            assertThat(1 - two.cumulativeProbability(value)).isCloseTo(tail, within(1e-9));
+            assertThat(Trial.deviate(value)).isCloseTo(-normal.inverseCumulativeProbability(tail / 2), within(0.02));
+        }
+    }
+
+    @Test
+    void controlWithoutElevationGetsThatOfItsFix() {
+        World world = World.of(6, 0, 0, 0);
+        double[] at = world.places()[1];
+        MeasuredNetwork network = network(computed(fixed(world, 6, 0, 0)
+                .withMark("M1", m -> Mark.control("M1", at[0], at[1], OptionalDouble.empty(), ""))));
+        assertThat(network.why()).isEmpty();
+        assertThat(network.observations())
+                .anyMatch(w -> w.observation().kind() == Observation.Kind.ELEVATION
+                        && Math.abs(w.observation().residual()) < 0.02);
     }
 
     @Test

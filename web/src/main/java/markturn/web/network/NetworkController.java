@@ -312,7 +312,8 @@ class NetworkController {
             return "Nothing in the sights contradicts the control or each other.";
         }
         if (network.controlContradicts()) {
-            return "The sights agree with each other but not with the control: a control mark has moved, or its coordinates are wrong."
+            return "The sights agree with each other but not with the control: a control mark has moved, or its coordinates are wrong"
+                    + (network.observesCoordinates() ? ", or coordinates that are observed are." : ".")
                     + worst.map(w -> " The largest residual is" + where(w) + ".")
                             .orElse("");
         }
