@@ -113,8 +113,9 @@ public final class Suspects {
      * How far from each known mark the carried end lies, the nearest first: where the last sight may have gone instead.
      *
      * @param distance metres, from the carried end
+     * @param booked whether the figure was booked to end there
      */
-    public record Elsewhere(String mark, double distance) {}
+    public record Elsewhere(String mark, double distance, boolean booked) {}
 
     /** For a traverse that does not close. */
     public static List<Elsewhere> elsewhere(Job job, Measured measured, MeasuredTraverse traverse) {
@@ -122,9 +123,10 @@ public final class Suspects {
         if (traverse.northing().isEmpty()) {
             return all;
         }
-        String end = traverse.traverse().route().get(traverse.traverse().route().size() - 1);
-        Position known =
-                measured.mark(job.trueName(end)).flatMap(MeasuredMark::position).orElse(null);
+        List<String> route = traverse.traverse().route();
+        String end = job.trueName(route.get(route.size() - 1));
+        String stoodOn = job.trueName(route.get(route.size() - 2));
+        Position known = measured.mark(end).flatMap(MeasuredMark::position).orElse(null);
         if (known == null) {
             return all;
         }
@@ -132,11 +134,13 @@ public final class Suspects {
         double east = known.easting() + traverse.easting().getAsDouble();
         measured.marks().stream()
                 .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
+                .filter(m -> !m.name().equals(stoodOn))
                 .forEach(m -> all.add(new Elsewhere(
                         m.name(),
                         Math.hypot(
                                 m.position().get().northing() - north,
-                                m.position().get().easting() - east))));
+                                m.position().get().easting() - east),
+                        m.name().equals(end))));
         all.sort(java.util.Comparator.comparingDouble(Elsewhere::distance));
         return all;
     }

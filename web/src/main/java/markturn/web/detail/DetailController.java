@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,7 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -190,11 +192,11 @@ class DetailController {
         if (!Device.name().isEmpty()) {
             payload.put("device", Device.name());
         }
-        Optional<Mark> unknown = unknown(book, choice, reading.target());
-        fieldBook.preview(named(book, unknown, who), who.getName(), EntryKind.READING, payload);
-        unknown.ifPresent(
-                mark -> fieldBook.add(book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(mark)));
-        return fieldBook.add(book.jobId(), key, who.getName(), EntryKind.READING, payload);
+        List<Act> acts = new ArrayList<>();
+        unknown(book, choice, reading.target())
+                .ifPresent(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));
+        acts.add(new Act(EntryKind.READING, payload));
+        return fieldBook.add(book.jobId(), key, who.getName(), acts);
     }
 
     /** The point as it would be entered; empty where the job knows it. */

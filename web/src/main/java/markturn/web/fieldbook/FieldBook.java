@@ -83,47 +83,37 @@ public class FieldBook {
      * @throws NoSuchJob where there is no such job for this person
      */
     public Book add(String jobId, String key, String by, EntryKind kind, JsonNode payload) {
+        return add(jobId, key, by, List.of(new Act(kind, payload)));
+    }
+
+    /**
+     * Adds entries that belong together: all of them, or none. The same key again adds nothing.
+     *
+     * @param key of the last one; the others have it with their number behind
+     */
+    public Book add(String jobId, String key, String by, List<Act> acts) {
+        return add(jobId, key, by, acts, share -> {});
+    }
+
+    /**
+     * The same of many.
+     *
+     * @param progress told how much is done, 0 to 1; where it throws, nothing is stored
+     */
+    public Book add(String jobId, String key, String by, List<Act> acts, DoubleConsumer progress) {
         Book next = transaction.execute(status -> {
             StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
             Book book = upTo(jobId, job.lastSequence());
             if (book.entries().stream().anyMatch(e -> e.key().equals(key))) {
                 return book;
             }
-            Entry entry = new Entry(job.nextSequence(), key, now(), by, kind, payload);
-            Book longer = Assembly.with(book, entry);
-            store(jobId, entry);
-            return longer;
-        });
-        kept.put(jobId, next);
-        return next;
-    }
-
-    /**
-     * Adds many entries of a kind as one act: all of them, or none. The same key again adds nothing.
-     *
-     * @param key of the whole; each entry has it with its number behind
-     * @param progress told how much is done, 0 to 1; where it throws, nothing is stored
-     * @throws Refused where one of them contradicts what stands; nothing is stored then
-     */
-    public Book addAll(
-            String jobId,
-            String key,
-            String by,
-            EntryKind kind,
-            List<? extends JsonNode> payloads,
-            DoubleConsumer progress) {
-        Book next = transaction.execute(status -> {
-            StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
-            Book book = upTo(jobId, job.lastSequence());
-            if (book.entries().stream().anyMatch(e -> e.key().startsWith(key + "/"))) {
-                return book;
-            }
-            int done = 0;
-            for (JsonNode payload : payloads) {
-                Entry entry = new Entry(job.nextSequence(), key + "/" + done, now(), by, kind, payload);
+            for (int i = 0; i < acts.size(); i++) {
+                String its = i == acts.size() - 1 ? key : key + "/" + i;
+                Act act = acts.get(i);
+                Entry entry = new Entry(job.nextSequence(), its, now(), by, act.kind(), act.payload());
                 book = Assembly.with(book, entry);
                 store(jobId, entry);
-                progress.accept((double) ++done / payloads.size());
+                progress.accept((i + 1.0) / acts.size());
             }
             return book;
         });
@@ -137,7 +127,17 @@ public class FieldBook {
      * @throws Refused where it contradicts what stands
      */
     public Book preview(Book book, String by, EntryKind kind, JsonNode payload) {
-        return Assembly.with(book, new Entry(book.revision() + 1, "preview", now(), by, kind, payload));
+        return preview(book, by, List.of(new Act(kind, payload)));
+    }
+
+    /** The same of entries that belong together. */
+    public Book preview(Book book, String by, List<Act> acts) {
+        Book longer = book;
+        for (Act act : acts) {
+            longer = Assembly.with(
+                    longer, new Entry(longer.revision() + 1, "preview", now(), by, act.kind(), act.payload()));
+        }
+        return longer;
     }
 
     private void store(String jobId, Entry entry) {

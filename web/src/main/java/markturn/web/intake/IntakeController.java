@@ -16,7 +16,6 @@ import markturn.formats.PointTable;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
@@ -226,7 +225,7 @@ class IntakeController {
             intake.reached(0.5);
             Taking.Made made = taking.of(book.job(), rows);
             intake.reached(0.6);
-            fieldBook.addAll(id, key, by, EntryKind.MARKS, made.payloads(), share -> intake.reached(0.6 + 0.4 * share));
+            fieldBook.add(id, key, by, made.acts(), share -> intake.reached(0.6 + 0.4 * share));
             intake.ended(
                     Intakes.State.DONE,
                     "%s came in, %d more under new names; %d became checks, %d were left out%s."

@@ -11,6 +11,8 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.SatelliteFix;
+import markturn.web.fieldbook.Act;
+import markturn.web.fieldbook.EntryKind;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -48,8 +50,8 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
         }
     }
 
-    /** The entries' payloads, and what they do in numbers. */
-    record Made(List<ObjectNode> payloads, int marks, int checks, int renamed, int leftOut) {}
+    /** The entries, and what they do in numbers. */
+    record Made(List<Act> acts, int marks, int checks, int renamed, int leftOut) {}
 
     Made of(Job job, List<Held.Row> rows) {
         Pieces pieces = new Pieces(job.units());
@@ -90,7 +92,9 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
         }
         payloads.removeIf(
                 each -> each.get("marks").isEmpty() && each.get("fixes").isEmpty());
-        return new Made(payloads, marks, checks, renamed, leftOut);
+        List<Act> acts =
+                payloads.stream().map(each -> new Act(EntryKind.MARKS, each)).toList();
+        return new Made(acts, marks, checks, renamed, leftOut);
     }
 
     private static Mark.Coordinates coordinates(Held.Row row) {

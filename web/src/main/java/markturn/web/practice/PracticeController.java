@@ -1,6 +1,7 @@
 package markturn.web.practice;
 
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import markturn.simulator.Fault;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -117,11 +119,12 @@ class PracticeController {
             return page(book, model, form.faults());
         }
         Pieces pieces = new Pieces(book.job().units());
-        String key = typed.get("key");
+        List<Act> acts = new ArrayList<>();
         if (book.job().mark(mark).isEmpty()) {
-            fieldBook.add(id, key + "-m", who.getName(), EntryKind.MARK, pieces.write(Mark.named(mark, Mark.Kind.NEW)));
+            acts.add(new Act(EntryKind.MARK, pieces.write(Mark.named(mark, Mark.Kind.NEW))));
         }
-        fieldBook.add(id, key, who.getName(), EntryKind.FIX, pieces.write(rounded(fix.get(), book.job())));
+        acts.add(new Act(EntryKind.FIX, pieces.write(rounded(fix.get(), book.job()))));
+        fieldBook.add(id, typed.get("key"), who.getName(), acts);
         return "redirect:/job/" + id + "/practice";
     }
 

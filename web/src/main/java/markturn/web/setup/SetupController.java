@@ -1,6 +1,7 @@
 package markturn.web.setup;
 
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Heights;
 import markturn.survey.turning.PointingOrder;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -133,12 +135,11 @@ class SetupController {
     private void store(
             String id, String key, Principal who, Book book, List<Mark> newMarks, Setup setup, TurningOrder order) {
         Pieces pieces = new Pieces(book.job().units());
-        for (Mark mark : newMarks) {
-            fieldBook.add(id, key + "-m" + newMarks.indexOf(mark), who.getName(), EntryKind.MARK, pieces.write(mark));
-        }
-        fieldBook.add(id, key + "-s", who.getName(), EntryKind.SETUP, pieces.write(setup));
-        fieldBook.add(
-                id, key + "-o", who.getName(), EntryKind.ORDER, TurningOrders.payload(setup.name(), order, pieces));
+        List<Act> acts = new ArrayList<>();
+        newMarks.forEach(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));
+        acts.add(new Act(EntryKind.SETUP, pieces.write(setup)));
+        acts.add(new Act(EntryKind.ORDER, TurningOrders.payload(setup.name(), order, pieces)));
+        fieldBook.add(id, key, who.getName(), acts);
     }
 
     /** Both values of a height, as taped and vertical, with the lengths its drawing shows. */

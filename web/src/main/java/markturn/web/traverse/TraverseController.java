@@ -16,12 +16,12 @@ import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
@@ -90,7 +90,7 @@ class TraverseController {
         model.addAttribute(
                 "traverses",
                 book.result().measured().traverses().stream()
-                        .map(t -> shown(book.job(), book.result().measured(), t, words))
+                        .map(t -> shown(book, t, words))
                         .toList());
         model.addAttribute("likenesses", OtherNames.of(book.result().measured()));
         model.addAttribute("otherNames", OtherNames.said(book.job()).toList());
@@ -100,7 +100,9 @@ class TraverseController {
         return "traverse/page";
     }
 
-    private static Shown shown(Job job, Measured measured, MeasuredTraverse run, Words words) {
+    private static Shown shown(Book book, MeasuredTraverse run, Words words) {
+        Job job = book.job();
+        Measured measured = book.result().measured();
         boolean out = TraverseLimits.isOut(job, run);
         List<Suspects.Said> suspects = out ? Suspects.of(job, measured, run) : List.of();
         return new Shown(
@@ -111,7 +113,7 @@ class TraverseController {
                 legs(run),
                 suspects,
                 out ? Suspects.elsewhere(job, measured, run) : List.of(),
-                closingSetup(job, run),
+                OtherEnd.of(book, run).setup(),
                 run.rules().size() < 2
                         ? ""
                         : "The choice of rule changes nothing above %s here."
@@ -127,17 +129,6 @@ class TraverseController {
                     run.stations().stream().skip(i + 1L).findFirst()));
         }
         return rows;
-    }
-
-    /** The setup whose sight closed the figure: on the last station but one. */
-    private static String closingSetup(Job job, MeasuredTraverse run) {
-        List<String> route = run.traverse().route();
-        String before = job.trueName(route.get(route.size() - 2));
-        return job.setups().stream()
-                .filter(s -> job.trueName(s.station()).equals(before))
-                .map(Setup::name)
-                .reduce((first, last) -> last)
-                .orElse("");
     }
 
     private static String verdict(Job job, MeasuredTraverse run, Words words) {
@@ -278,6 +269,39 @@ class TraverseController {
         return "redirect:/job/" + id + "/traverse";
     }
 
+    /** Notes the last sight as one to another known mark: first shows how the figure would close, then with {@code confirm} books it. */
+    @PostMapping("/job/{id}/traverse/end")
+    String end(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        MeasuredTraverse run = run(book, form.text("name")).orElseThrow(NotHere::new);
+        String mark = form.text("mark");
+        List<Act> acts = OtherEnd.of(book, run).acts(mark, people.shownName(who.getName()), form.text("reason"));
+        boolean confirmed = !form.isEmpty("confirm");
+        try {
+            if (confirmed && !form.isEmpty("reason")) {
+                fieldBook.add(id, typed.get("key"), who.getName(), acts);
+                return "redirect:/job/" + id + "/traverse";
+            }
+            Book after = fieldBook.preview(book, who.getName(), acts);
+            Words words = new Words(book.job().units());
+            model.addAttribute("ending", run(after, run.name()).map(then -> shown(after, then, words)));
+            model.addAttribute("end", mark);
+            if (confirmed) {
+                model.addAttribute("message", "A name noted anew needs a reason: it stays in the record.");
+            }
+        } catch (Refused refused) {
+            model.addAttribute("message", refused.getMessage());
+        }
+        return page(book, model, typed, Map.of());
+    }
+
+    private static Optional<MeasuredTraverse> run(Book book, String name) {
+        return book.result().measured().traverses().stream()
+                .filter(t -> t.name().equals(name))
+                .findFirst();
+    }
+
     private void note(Book book, String name, Optional<String> sameAs, String words, String key, Principal who) {
         Mark mark = book.job().mark(name).orElseThrow(NotHere::new);
         fieldBook.add(
@@ -293,9 +317,8 @@ class TraverseController {
     String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
-        MeasuredTraverse run = book.result().measured().traverses().stream()
-                .filter(t -> t.name().equals(form.text("name")) && t.northing().isPresent())
-                .findFirst()
+        MeasuredTraverse run = run(book, form.text("name"))
+                .filter(t -> t.northing().isPresent())
                 .orElseThrow(NotHere::new);
         if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {
             model.addAttribute(

@@ -1,8 +1,10 @@
 package markturn.web.turning;
 
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import markturn.formats.Pieces;
@@ -15,6 +17,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -109,20 +112,12 @@ class DeviceController {
         TotalStation.Shown shown = new Devices(book, setup).shown(live.sight(), automatic);
         Reading reading = Devices.reading(live.sight(), shown, book.job());
         Pieces pieces = new Pieces(book.job().units());
+        List<Act> acts = new ArrayList<>();
         if (book.job().mark(live.target()).isEmpty()) {
-            fieldBook.add(
-                    book.jobId(),
-                    key + "-m",
-                    who.getName(),
-                    EntryKind.MARK,
-                    pieces.write(Mark.named(live.target(), Mark.Kind.LOCATED)));
+            acts.add(new Act(EntryKind.MARK, pieces.write(Mark.named(live.target(), Mark.Kind.LOCATED))));
         }
-        return fieldBook.add(
-                book.jobId(),
-                key,
-                who.getName(),
-                EntryKind.READING,
-                TurningController.payload(name, pieces.write(reading)));
+        acts.add(new Act(EntryKind.READING, TurningController.payload(name, pieces.write(reading))));
+        return fieldBook.add(book.jobId(), key, who.getName(), acts);
     }
 
     /** Only the display of the simulated station: it is read and typed by hand. */
@@ -177,28 +172,21 @@ class DeviceController {
         Setup setup = setup(book, name);
         int set = new Interruption(book, setup).set().orElseThrow(NotHere::new);
         int broken = book.lastBreak(name).orElseThrow(NotHere::new);
-        java.util.List<String> moved = new java.util.ArrayList<>();
+        List<String> moved = new ArrayList<>();
         for (int place = broken; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
             if (reading.stands() && reading.set().orElse(0) == set) {
                 moved.add(book.keyOf(name, place));
             }
         }
+        List<Act> acts = new ArrayList<>();
         if (!moved.isEmpty()) {
-            fieldBook.add(
-                    id,
-                    key + "-s",
-                    who.getName(),
-                    EntryKind.STRIKE,
-                    Payload.lines(moved, "the circle had moved in the break"));
+            acts.add(new Act(EntryKind.STRIKE, Payload.lines(moved, "the circle had moved in the break")));
         }
         Pieces pieces = new Pieces(book.job().units());
-        Book longer = fieldBook.add(
-                id,
-                key,
-                who.getName(),
-                EntryKind.ORDER,
-                TurningOrders.payload(name, book.order(setup).closing(set), pieces));
+        acts.add(new Act(
+                EntryKind.ORDER, TurningOrders.payload(name, book.order(setup).closing(set), pieces)));
+        Book longer = fieldBook.add(id, key, who.getName(), acts);
         return TurningController.page(longer, name, Optional.empty(), model);
     }
 

@@ -27,6 +27,7 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.turning.PointingOrder;
 import markturn.web.device.Device;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -177,16 +178,15 @@ class TurningController {
 
     private Book store(Book book, String setup, Form form, Reading reading, Principal who) {
         Pieces pieces = new Pieces(book.job().units());
-        String key = form.text("key");
+        List<Act> acts = new ArrayList<>();
         if (book.job().mark(reading.target()).isEmpty()) {
             if (reading.role() != Reading.Role.DETAIL) {
                 throw new Refused("target", "There is no mark " + reading.target() + " in this job");
             }
-            fieldBook.add(
-                    book.jobId(), key + "-m", who.getName(), EntryKind.MARK, pieces.write(located(reading.target())));
+            acts.add(new Act(EntryKind.MARK, pieces.write(located(reading.target()))));
         }
-        return fieldBook.add(
-                book.jobId(), key, who.getName(), EntryKind.READING, payload(setup, pieces.write(reading)));
+        acts.add(new Act(EntryKind.READING, payload(setup, pieces.write(reading))));
+        return fieldBook.add(book.jobId(), form.text("key"), who.getName(), acts);
     }
 
     /** The reading with the device that books it, so that one device at a time holds the pen. */
@@ -395,10 +395,10 @@ class TurningController {
             return page(book, name, Optional.empty(), model);
         }
         Pieces pieces = new Pieces(book.job().units());
-        String key = typed.get("key");
-        unknown.ifPresent(mark -> fieldBook.add(id, key + "-m", who.getName(), EntryKind.MARK, pieces.write(mark)));
-        Book longer =
-                fieldBook.add(id, key, who.getName(), EntryKind.ORDER, TurningOrders.payload(name, after, pieces));
+        List<Act> acts = new ArrayList<>();
+        unknown.ifPresent(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));
+        acts.add(new Act(EntryKind.ORDER, TurningOrders.payload(name, after, pieces)));
+        Book longer = fieldBook.add(id, typed.get("key"), who.getName(), acts);
         return page(longer, name, Optional.empty(), model);
     }
 

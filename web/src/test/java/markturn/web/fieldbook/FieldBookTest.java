@@ -106,13 +106,13 @@ class FieldBookTest {
                         .toList());
     }
 
-    private static JsonNode marks(Job job, int from, int to) {
+    private static Act marks(Job job, int from, int to) {
         ObjectNode payload = JsonNodeFactory.instance.objectNode();
         ArrayNode marks = payload.putArray("marks");
         for (int i = from; i < to; i++) {
             marks.add(new Pieces(job.units()).write(Mark.named("N" + i, Mark.Kind.LOCATED)));
         }
-        return payload;
+        return new Act(EntryKind.MARKS, payload);
     }
 
     @Test
@@ -120,8 +120,8 @@ class FieldBookTest {
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = open(fieldBook);
         Book before = fieldBook.book(id, "wren");
-        List<JsonNode> payloads = List.of(marks(before.job(), 0, 100), marks(before.job(), 100, 200));
-        assertThatThrownBy(() -> fieldBook.addAll(id, "many", "wren", EntryKind.MARKS, payloads, share -> {
+        List<Act> both = List.of(marks(before.job(), 0, 100), marks(before.job(), 100, 200));
+        assertThatThrownBy(() -> fieldBook.add(id, "many", "wren", both, share -> {
                     if (share > 0.4) {
                         throw new CancellationException();
                     }
@@ -129,17 +129,14 @@ class FieldBookTest {
                 .isInstanceOf(CancellationException.class);
         fieldBook.forgetKept();
         assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
-        List<JsonNode> clashing = List.of(marks(before.job(), 0, 100), marks(before.job(), 99, 120));
-        assertThatThrownBy(() -> fieldBook.addAll(id, "clash", "wren", EntryKind.MARKS, clashing, share -> {}))
+        List<Act> clashing = List.of(marks(before.job(), 0, 100), marks(before.job(), 99, 120));
+        assertThatThrownBy(() -> fieldBook.add(id, "clash", "wren", clashing))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("N99 is in this job already");
         fieldBook.forgetKept();
         assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
-        Book after = fieldBook.addAll(id, "many", "wren", EntryKind.MARKS, payloads, share -> {});
-        assertThat(fieldBook
-                        .addAll(id, "many", "wren", EntryKind.MARKS, payloads, share -> {})
-                        .revision())
-                .isEqualTo(after.revision());
+        Book after = fieldBook.add(id, "many", "wren", both);
+        assertThat(fieldBook.add(id, "many", "wren", both).revision()).isEqualTo(after.revision());
         fieldBook.forgetKept();
         assertThat(fieldBook.book(id, "wren").job().marks())
                 .hasSize(before.job().marks().size() + 200);

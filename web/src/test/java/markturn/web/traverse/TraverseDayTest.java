@@ -192,6 +192,51 @@ class TraverseDayTest {
     }
 
     @Test
+    void aLastSightThatWentToAnotherMarkIsNotedSoInThePlaceWhereItIsSeen(House house) {
+        Job job = AlderWeir.blank().plus(Mark.named("POND 1", Mark.Kind.NEW)).plus(Mark.named("POND 2", Mark.Kind.NEW));
+        job = setUp(job, "S1", "PILLAR 1", "PILLAR 3", "POND 1", Role.FORESIGHT);
+        job = setUp(job, "S2", "POND 1", "PILLAR 1", "POND 2", Role.FORESIGHT);
+        job = setUp(job, "S3", "POND 2", "POND 1", "PILLAR 2", Role.CHECK);
+        // The sight went to PILLAR 2; PILLAR 4 was written.
+        Setup last = job.setups().get(2);
+        job = job.withSetup(
+                "S3",
+                s -> last.withReadings(last.readings().stream()
+                        .map(r -> r.target().equals("PILLAR 2") ? r.withTarget("PILLAR 4") : r)
+                        .toList()));
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(job, "wren", Set.of("wren"));
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/traverse");
+        page.locator("#route").fill("PILLAR 1, POND 1, POND 2, PILLAR 4");
+        page.getByText("Take this route").click();
+        assertThat(page.locator(".misclosures .out").first()).isVisible();
+        // Every known mark but the one stood on, the nearest first.
+        assertThat(page.locator(".elsewhere tr").first()).containsText("PILLAR 2");
+        assertThat(page.locator(".elsewhere tr")
+                        .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("PILLAR 4")))
+                .containsText("as booked");
+        page.getByText("End on PILLAR 2").click();
+        assertThat(page.locator(".ending .verdict")).containsText("Closes by 0.");
+        page.getByText("The sight went to PILLAR 2").click();
+        assertThat(page.locator(".message")).containsText("needs a reason");
+        Assertions.assertThat(fieldBook
+                        .book(id, "wren")
+                        .job()
+                        .setup("S3")
+                        .orElseThrow()
+                        .readings())
+                .anyMatch(r -> r.target().equals("PILLAR 4"));
+        page.locator(".ending [name=reason]").fill("the plate at the foot says 2");
+        page.getByText("The sight went to PILLAR 2").click();
+        assertThat(page.locator("article .verdict")).containsText("Closes by 0.");
+        assertThat(page.locator("article .head .remark")).containsText("POND 2 – PILLAR 2");
+        Assertions.assertThat(fieldBook.book(id, "wren").job().decisions())
+                .anyMatch(d -> d.reason().equals("the plate at the foot says 2")
+                        && d.before().orElseThrow().equals("PILLAR 4"));
+    }
+
+    @Test
     void aClosingSightBookedUnderAnotherNameIsTheSameMarkOnlyWhenSomebodySaysSo(House house) {
         Job job = AlderWeir.blank()
                 .plus(Mark.named("POND 1", Mark.Kind.NEW))
