@@ -43,11 +43,16 @@ public final class TrueScale {
         return border + (at.easting() - west) * scale;
     }
 
+    /** How far down. */
+    public double down(Position at) {
+        return border + (north - at.northing()) * scale;
+    }
+
     public String x(Position at) {
         return Words.number(across(at), 1);
     }
 
     public String y(Position at) {
-        return Words.number(border + (north - at.northing()) * scale, 1);
+        return Words.number(down(at), 1);
     }
 }

@@ -19,6 +19,17 @@ final class BlunderSuspect implements Rule {
     }
 
     private static Optional<Finding> found(Evidence evidence, MeasuredTraverse of) {
+        Optional<Suspects.Elsewhere> elsewhere = Suspects.endElsewhere(evidence.job(), evidence.measured(), of);
+        if (elsewhere.isPresent()) {
+            String mark = elsewhere.get().mark();
+            return Optional.of(suspected(
+                    mark,
+                    "The carried end of %s lies %s from %s: the last sight may have gone there. Look at the mark on the ground, then end the figure on it."
+                            .formatted(
+                                    of.name(),
+                                    evidence.words().difference(elsewhere.get().distance()),
+                                    mark)));
+        }
         List<Suspects.Said> suspects = Suspects.of(evidence.job(), evidence.measured(), of);
         if (suspects.isEmpty()) {
             return Optional.empty();
@@ -27,14 +38,21 @@ final class BlunderSuspect implements Rule {
                 .limit(MOST)
                 .map(s -> "%s by %s%s".formatted(s.what(), s.size(), s.hint().isEmpty() ? "" : " (" + s.hint() + ")"))
                 .collect(Collectors.joining("; or "));
-        String proof = suspects.size() == 1
-                ? "Observe it again: that decides it."
-                : "They cannot be told apart by this figure: observe each again, the first one first.";
-        return Optional.of(Finding.of(
-                "blunder-suspect",
-                Severity.WARN,
-                "",
+        return Optional.of(suspected(
                 suspects.get(0).from(),
-                "%s would close with one thing changed: %s. %s".formatted(of.name(), which, proof)));
+                suspects.get(0).enough()
+                        ? "%s would close with one thing changed: %s. %s"
+                                .formatted(
+                                        of.name(),
+                                        which,
+                                        suspects.size() == 1
+                                                ? "Observe it again: that decides it."
+                                                : "They cannot be told apart by this figure: observe each again, the first one first.")
+                        : "No one thing changed lets %s close: two are wrong, or a sight went to another mark. The most is explained by %s."
+                                .formatted(of.name(), which)));
+    }
+
+    private static Finding suspected(String target, String text) {
+        return Finding.of("blunder-suspect", Severity.WARN, "", target, text);
     }
 }

@@ -2,6 +2,7 @@ package markturn.survey.finding;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
@@ -33,6 +34,7 @@ public final class Suspects {
      * @param size by how much
      * @param explains the share of the misfit that would go with it, in percent
      * @param left the variance factor that would be left
+     * @param enough whether that is no more than chance leaves: it alone explains the misfit
      * @param hint what its size looks like; empty where it looks like nothing
      * @param proof what observing it again would show
      * @param from a station it is at, or where its line begins; empty where it is at no place
@@ -43,6 +45,7 @@ public final class Suspects {
             String size,
             String explains,
             String left,
+            boolean enough,
             String hint,
             String proof,
             String from,
@@ -67,6 +70,7 @@ public final class Suspects {
                 (of.size() < 0 ? "-" : "+") + size,
                 Words.number(Math.min(of.explains(), 0.9999) * 100, 2) + " %",
                 Words.number(of.left(), 2),
+                of.enough(),
                 hints.of(of),
                 proof(what, station, size),
                 ends.isEmpty() ? "" : ends.get(0),
@@ -116,6 +120,13 @@ public final class Suspects {
      * @param booked whether the figure was booked to end there
      */
     public record Elsewhere(String mark, double distance, boolean booked) {}
+
+    /** The known mark on which a traverse that does not close would close within its limit; empty where there is none. */
+    public static Optional<Elsewhere> endElsewhere(Job job, Measured measured, MeasuredTraverse traverse) {
+        return elsewhere(job, measured, traverse).stream()
+                .findFirst()
+                .filter(e -> !e.booked() && e.distance() <= TraverseLimits.linear(job, traverse));
+    }
 
     /** For a traverse that does not close. */
     public static List<Elsewhere> elsewhere(Job job, Measured measured, MeasuredTraverse traverse) {

@@ -130,12 +130,14 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
     private record Closed(Trial trial, Adjustment adjustment, int fault) {
         Suspect suspect(double before, Trial best) {
             double squares = adjustment.squares();
+            int redundancy = adjustment.redundancy();
             return new Suspect(
                     trial.what(),
                     adjustment.unknown(fault),
                     Math.sqrt(adjustment.covariance(fault, fault)),
                     1 - squares / before,
-                    adjustment.redundancy() > 0 ? squares / adjustment.redundancy() : 0,
+                    redundancy > 0 ? squares / redundancy : 0,
+                    redundancy < 1 || squares <= NetworkRun.chiSquare(redundancy),
                     trial.likeness(best));
         }
     }

@@ -9,9 +9,11 @@ import markturn.survey.result.SingleFault.What;
  * @param stdDev one sigma of that
  * @param explains the share of the misfit that goes with it, 0 to 1
  * @param left the variance factor that would be left
+ * @param enough whether what would be left is no more than chance leaves
  * @param likeness how much it looks like the best suspect in this figure, 0 to 1: the correlation of their tests
  */
-public record Suspect(What what, double size, double stdDev, double explains, double left, double likeness) {
+public record Suspect(
+        What what, double size, double stdDev, double explains, double left, boolean enough, double likeness) {
     /** From here on two suspects cannot be told apart. */
     public static final double ALIKE = 0.9;
 }

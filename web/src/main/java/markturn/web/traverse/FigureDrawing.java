@@ -1,8 +1,12 @@
 package markturn.web.traverse;
 
+import java.awt.geom.Line2D;
+import java.awt.geom.Point2D;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import markturn.report.TrueScale;
 import markturn.survey.finding.Suspects;
 import markturn.survey.finding.Words;
@@ -21,11 +25,22 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
     private static final double BORDER = 50;
     private static final double LENS = 80;
 
-    /** A station of the route. */
-    public record Dot(String name, String x, String y) {}
+    /** The middle of the lens is this far from the drawing's edges. */
+    private static final double LENS_BORDER = 96;
 
-    /** The lens: arrow from the known end to the carried one, and the ellipse of 95 %; empty texts where the figure is open. */
-    public record Lens(String arrowX, String arrowY, String rx, String ry, String turn, String words) {}
+    /** So near the right edge a name is written to the left. */
+    private static final double NAME = 110;
+
+    /**
+     * A station of the route.
+     *
+     * @param leftwards whether its name runs to the left of it
+     */
+    public record Dot(String name, String x, String y, boolean leftwards) {}
+
+    /** The lens, in the corner where it hides least: arrow from the known end to the carried one, and the ellipse of 95 %; empty texts where the figure is open. */
+    public record Lens(
+            String x, String y, String arrowX, String arrowY, String rx, String ry, String turn, String words) {}
 
     /** A suspect: a ring about a station where the line is empty, else along the line; its number in the table. */
     public record Doubt(String number, String line, String x, String y) {}
@@ -41,10 +56,12 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
             path.append(i == 0 ? "M" : "L").append(x).append(' ').append(y);
             boolean repeated = traverse.loop() && i == stations.size() - 1;
             if (!repeated) {
-                dots.add(new Dot(traverse.traverse().route().get(i), x, y));
+                boolean leftwards = scale.across(stations.get(i)) > WIDTH - NAME;
+                dots.add(new Dot(traverse.traverse().route().get(i), x, y, leftwards));
             }
         }
-        return new FigureDrawing(dots, path.toString(), doubts(job, dots, suspects), lens(traverse));
+        return new FigureDrawing(
+                dots, path.toString(), doubts(job, dots, suspects), lens(traverse, corner(scale, stations)));
     }
 
     private static List<Doubt> doubts(Job job, List<Dot> dots, List<Suspects.Said> suspects) {
@@ -78,9 +95,29 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
         return f((Double.parseDouble(one) + Double.parseDouble(other)) / 2);
     }
 
-    private static Lens lens(MeasuredTraverse traverse) {
+    /** The corner that is farthest from every leg. */
+    private static Point2D corner(TrueScale scale, List<Position> stations) {
+        List<Line2D> legs = new ArrayList<>();
+        for (int i = 1; i < stations.size(); i++) {
+            Position from = stations.get(i - 1);
+            Position to = stations.get(i);
+            legs.add(new Line2D.Double(scale.across(from), scale.down(from), scale.across(to), scale.down(to)));
+        }
+        return Stream.of(
+                        new Point2D.Double(WIDTH - LENS_BORDER, HEIGHT - LENS_BORDER),
+                        new Point2D.Double(LENS_BORDER, HEIGHT - LENS_BORDER),
+                        new Point2D.Double(LENS_BORDER, LENS_BORDER),
+                        new Point2D.Double(WIDTH - LENS_BORDER, LENS_BORDER))
+                .max(Comparator.comparingDouble(at -> legs.stream()
+                        .mapToDouble(leg -> leg.ptSegDist(at))
+                        .min()
+                        .orElse(0)))
+                .orElseThrow();
+    }
+
+    private static Lens lens(MeasuredTraverse traverse, Point2D at) {
         if (traverse.northing().isEmpty()) {
-            return new Lens("", "", "", "", "", "");
+            return new Lens("", "", "", "", "", "", "", "");
         }
         Covariance.Ellipse ellipse = traverse.predicted().plan().ellipse().of95();
         double semiMajor = ellipse.semiMajor();
@@ -88,6 +125,8 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
         double largest = Math.max(1e-6, Math.max(traverse.linear().getAsDouble(), semiMajor));
         double scale = LENS / largest;
         return new Lens(
+                f(at.getX()),
+                f(at.getY()),
                 f(traverse.easting().getAsDouble() * scale),
                 f(-traverse.northing().getAsDouble() * scale),
                 f(Math.max(1, semiMinor * scale)),

@@ -68,7 +68,9 @@ class TraverseController {
             FigureDrawing drawing,
             List<LegRow> legs,
             List<Suspects.Said> suspects,
+            String suspected,
             List<Suspects.Elsewhere> elsewhere,
+            Optional<Suspects.Elsewhere> endElsewhere,
             String closingSetup,
             String choice) {}
 
@@ -112,12 +114,27 @@ class TraverseController {
                 run.stations().isEmpty() ? null : FigureDrawing.of(job, run, suspects),
                 legs(run),
                 suspects,
+                suspected(suspects),
                 out ? Suspects.elsewhere(job, measured, run) : List.of(),
+                out ? Suspects.endElsewhere(job, measured, run) : Optional.empty(),
                 OtherEnd.of(book, run).setup(),
                 run.rules().size() < 2
                         ? ""
                         : "The choice of rule changes nothing above %s here."
                                 .formatted(words.difference(run.largestDifference())));
+    }
+
+    /** What the suspects are worth, in a sentence. */
+    private static String suspected(List<Suspects.Said> suspects) {
+        if (suspects.isEmpty()) {
+            return "";
+        }
+        if (!suspects.get(0).enough()) {
+            return "None of these alone explains it: two things are wrong, or a sight went to another mark.";
+        }
+        return suspects.size() == 1
+                ? "One thing wrong would explain it. Observing that again decides it."
+                : "Any one of these would explain it, and this figure cannot tell them apart: observe each again, the first one first.";
     }
 
     private static List<LegRow> legs(MeasuredTraverse run) {

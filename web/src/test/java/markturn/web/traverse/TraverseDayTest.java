@@ -211,12 +211,14 @@ class TraverseDayTest {
         page.locator("#route").fill("PILLAR 1, POND 1, POND 2, PILLAR 4");
         page.getByText("Take this route").click();
         assertThat(page.locator(".misclosures .out").first()).isVisible();
+        assertThat(page.locator(".end-elsewhere")).containsText("lies 0.0 mm from PILLAR 2, within the limit");
+        assertThat(page.locator(".suspects")).containsText("None of these alone explains it");
         // Every known mark but the one stood on, the nearest first.
         assertThat(page.locator(".elsewhere tr").first()).containsText("PILLAR 2");
         assertThat(page.locator(".elsewhere tr")
                         .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("PILLAR 4")))
                 .containsText("as booked");
-        page.getByText("End on PILLAR 2").click();
+        page.locator(".end-elsewhere").getByText("End on PILLAR 2").click();
         assertThat(page.locator(".ending .verdict")).containsText("Closes by 0.");
         page.getByText("The sight went to PILLAR 2").click();
         assertThat(page.locator(".message")).containsText("needs a reason");
