@@ -70,7 +70,7 @@ final class PlanPicture {
             Position from = setup.station().get();
             for (Shot shot : setup.shots()) {
                 result.measured()
-                        .mark(result.job().trueName(shot.fix().target()))
+                        .mark(shot.mark())
                         .filter(m -> !isLocated(m))
                         .flatMap(MeasuredMark::position)
                         .ifPresent(to -> svg.append(

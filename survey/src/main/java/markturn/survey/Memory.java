@@ -8,6 +8,7 @@ import java.util.Set;
 import markturn.survey.finding.JudgedBefore;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Named;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
@@ -20,16 +21,24 @@ import markturn.survey.station.OccupiedStation;
  */
 public final class Memory {
     private List<Object> settings = List.of();
+    private List<Mark> marks = List.of();
+    private boolean grown;
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
     private JudgedBefore judged = new JudgedBefore();
 
     /** The names a setup refers to, each once; the marks and places they stood for; and what was measured with them. */
     private record Remembered(String[] names, Mark[] marks, Position[] places, MeasuredSetup measured) {
-        /** Whether everything it refers to is as it was. */
-        boolean holds(Job job, Map<String, Position> positions) {
+        /**
+         * Whether everything it refers to is as it was.
+         *
+         * @param grown whether the job's marks are those of before, with some behind: only names that were none's can be other marks'
+         */
+        boolean holds(Job job, boolean grown, Map<String, Position> positions) {
             for (int i = 0; i < names.length; i++) {
-                Mark mark = job.mark(names[i]).orElse(null);
+                Mark mark = grown && marks[i] != null
+                        ? marks[i]
+                        : job.mark(names[i]).orElse(null);
                 Position at = positions.get(trueName(mark, names[i]));
                 if (!same(mark, marks[i]) || !same(at, places[i])) {
                     return false;
@@ -63,6 +72,8 @@ public final class Memory {
             known = new IdentityHashMap<>();
             judged = new JudgedBefore();
         }
+        grown = Named.isGrown(job.marks(), marks);
+        marks = job.marks();
     }
 
     JudgedBefore judged() {
@@ -72,7 +83,7 @@ public final class Memory {
     /** A setup measured, or remembered. */
     MeasuredSetup measured(Job job, Setup setup, Map<String, Position> positions) {
         Remembered before = inUse.getOrDefault(setup, known.get(setup));
-        if (before == null || !before.holds(job, positions)) {
+        if (before == null || !before.holds(job, grown, positions)) {
             before = remembered(job, setup, positions);
         }
         inUse.put(setup, before);

@@ -45,8 +45,8 @@ class MemoryTest {
                 "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
         Memory memory = new Memory();
         List<SurveyResult> all = new ArrayList<>();
-        for (int step = 0; step < 60; step++) {
-            int which = random.nextInt(6);
+        for (int step = 0; step < 200; step++) {
+            int which = random.nextInt(8);
             String name = random.nextBoolean() ? "S1" : "S2";
             double degrees = 360 * random.nextDouble();
             job = switch (which) {
@@ -72,6 +72,15 @@ class MemoryTest {
                     job.withSetup(
                             "S1",
                             s -> s.plus(sight("T1", Role.CHECK, degrees, 90).get(0)));
+                case 5 -> job.plus(Mark.named("N" + step, Mark.Kind.LOCATED));
+                // What was sighted by a name that was no mark's becomes another mark's name, or a mark.
+                case 6 ->
+                    job.mark("301").isPresent()
+                            ? job
+                            : job.plus(
+                                    random.nextBoolean()
+                                            ? Mark.named("301", Mark.Kind.LOCATED)
+                                            : Mark.named("301", Mark.Kind.NEW).withSameAs(java.util.Optional.of("C")));
                 case 4 -> job.withEarth(job.earth().withScaleFactor(1 + degrees * 1e-7));
                 default ->
                     job.withMark(
@@ -87,7 +96,7 @@ class MemoryTest {
             assertThat(grown.findings()).isEqualTo(anew.findings());
             all.add(grown);
         }
-        assertThat(all.get(0).findings()).isNotEqualTo(all.get(59).findings());
+        assertThat(all.get(0).findings()).isNotEqualTo(all.get(199).findings());
     }
 
     @Test

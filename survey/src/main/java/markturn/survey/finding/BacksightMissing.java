@@ -1,44 +1,30 @@
 package markturn.survey.finding;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
-import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 
-/** A setup whose circle is not oriented: no backsight was booked, or it has no coordinates, or the station has none. */
-final class BacksightMissing implements Rule {
-
+/** A setup whose circle is not oriented: its station has no coordinates, or no backsight was booked. */
+final class BacksightMissing implements SetupRule {
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().filter(setup -> !setup.setup().isFree()).flatMap(setup -> {
-            List<Finding> found = new ArrayList<>();
-            if (setup.station().isEmpty()) {
-                found.add(Finding.of(
-                        "station-unknown",
-                        Severity.STOP,
-                        setup.name(),
-                        setup.setup().station(),
-                        "%s has no coordinates when this setup comes up: nothing can be carried from it. Sight it from an earlier setup, or enter its coordinates."
-                                .formatted(setup.setup().station())));
-            }
-            for (String sight : setup.setup().orientation().sights()) {
-                if (!setup.booked().hasBacksight(sight)) {
-                    found.add(missing(setup, sight));
-                } else if (setup.setup().orientation() instanceof Setup.BySights
-                        && evidence.position(sight).isEmpty()) {
-                    found.add(Finding.of(
-                            "backsight-unknown",
-                            Severity.STOP,
-                            setup.name(),
-                            sight,
-                            "%s has no coordinates and cannot orient the circle. Sight a mark that has, or enter its coordinates."
-                                    .formatted(sight)));
-                }
-            }
-            return found.stream();
-        });
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        if (setup.setup().isFree()) {
+            return Stream.empty();
+        }
+        Stream<Finding> missing = setup.setup().orientation().sights().stream()
+                .filter(sight -> !setup.booked().hasBacksight(sight))
+                .map(sight -> missing(setup, sight));
+        return setup.station().isPresent() ? missing : Stream.concat(Stream.of(unknown(setup)), missing);
+    }
+
+    private static Finding unknown(MeasuredSetup setup) {
+        return Finding.of(
+                "station-unknown",
+                Severity.STOP,
+                setup.name(),
+                setup.setup().station(),
+                "%s has no coordinates when this setup comes up: nothing can be carried from it. Sight it from an earlier setup, or enter its coordinates."
+                        .formatted(setup.setup().station()));
     }
 
     private static Finding missing(MeasuredSetup setup, String sight) {

@@ -11,28 +11,26 @@ import markturn.survey.reduce.BookedReading;
 import markturn.survey.result.MeasuredSetup;
 
 /** A setup that was left without sighting the backsight again, or not within the interval. */
-final class ClosingSightMissing implements Rule {
+final class ClosingSightMissing implements SetupRule {
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> {
-            boolean carried = setup.booked().readings().stream()
-                    .anyMatch(b -> b.reading().role() == Reading.Role.FORESIGHT
-                            || b.reading().role() == Reading.Role.DETAIL);
-            if (!carried) {
-                return Stream.empty();
-            }
-            if (setup.closingSight().isEmpty()) {
-                return Stream.of(
-                        Finding.of(
-                                "closing-sight-missing",
-                                Severity.WARN,
-                                setup.name(),
-                                "",
-                                "The backsight has not been sighted again. Sight it before picking up: it costs one pointing and proves that nothing turned."));
-            }
-            return longestGap(evidence, setup);
-        });
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        boolean carried = setup.booked().readings().stream()
+                .anyMatch(b -> b.reading().role() == Reading.Role.FORESIGHT
+                        || b.reading().role() == Reading.Role.DETAIL);
+        if (!carried) {
+            return Stream.empty();
+        }
+        if (setup.closingSight().isEmpty()) {
+            return Stream.of(
+                    Finding.of(
+                            "closing-sight-missing",
+                            Severity.WARN,
+                            setup.name(),
+                            "",
+                            "The backsight has not been sighted again. Sight it before picking up: it costs one pointing and proves that nothing turned."));
+        }
+        return longestGap(evidence, setup);
     }
 
     private static Stream<Finding> longestGap(Evidence evidence, MeasuredSetup setup) {

@@ -14,7 +14,7 @@ final class DangerCircle implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.used().size() >= 3 && free.used().stream().noneMatch(Sighted::length))
                 .flatMap(free -> judge(evidence, free).stream());
     }

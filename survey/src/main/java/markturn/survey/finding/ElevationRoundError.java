@@ -15,7 +15,7 @@ final class ElevationRoundError implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.resected().swapped().isEmpty())
                 .flatMap(free -> free.setup().observations().stream()
                         .filter(o -> o.used() && o.kind() == Observation.Kind.ELEVATION_DIFFERENCE)

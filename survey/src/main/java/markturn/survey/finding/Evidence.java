@@ -12,15 +12,17 @@ import markturn.survey.result.Position;
 /**
  * What a rule looks at.
  *
+ * @param stations the free stations that have a position, which many rules look at
  * @param out the judgements that are beyond their limits: of thousands few, and every rule asks for its own
  */
-record Evidence(Job job, Measured measured, List<Judgement> judgements, List<Judgement> out) {
+record Evidence(Job job, Measured measured, List<Judgement> judgements, List<Judgement> out, List<Free> stations) {
     Evidence(Job job, Measured measured, List<Judgement> judgements) {
         this(
                 job,
                 measured,
                 judgements,
-                judgements.stream().filter(Judgement::isOut).toList());
+                judgements.stream().filter(Judgement::isOut).toList(),
+                Free.of(measured));
     }
 
     /** Numbers in this job's units. */
@@ -31,6 +33,10 @@ record Evidence(Job job, Measured measured, List<Judgement> judgements, List<Jud
     /** What is beyond its limit. */
     Stream<Judgement> out(Limit quantity) {
         return out.stream().filter(j -> j.quantity() == quantity);
+    }
+
+    Stream<Free> freeStations() {
+        return stations.stream();
     }
 
     Stream<MeasuredSetup> setups() {

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import markturn.survey.angle.Angles;
+import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
@@ -18,8 +18,8 @@ import markturn.survey.result.Resected.Sighted;
  */
 record Free(MeasuredSetup setup, Resected resected, Position station, List<Sighted> used) {
     /** Every free station of a job that has a position. */
-    static Stream<Free> of(Evidence evidence) {
-        return evidence.setups()
+    static List<Free> of(Measured measured) {
+        return measured.setups().stream()
                 .filter(s -> s.resected().isPresent() && s.station().isPresent())
                 .map(s -> new Free(
                         s,
@@ -27,7 +27,8 @@ record Free(MeasuredSetup setup, Resected resected, Position station, List<Sight
                         s.station().get(),
                         s.resected().get().sights().stream()
                                 .filter(Sighted::isUsed)
-                                .toList()));
+                                .toList()))
+                .toList();
     }
 
     String name() {

@@ -7,7 +7,7 @@ import markturn.survey.finding.Finding.Severity;
 final class GroupsAgree implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.resected().groups().size() == 2)
                 .map(free -> Finding.of(
                         "groups-agree",

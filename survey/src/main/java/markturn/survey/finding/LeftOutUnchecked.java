@@ -8,7 +8,7 @@ import markturn.survey.job.Setup;
 final class LeftOutUnchecked implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.resected().redundancy() == 0)
                 .filter(free -> free.setup().setup().orientation() instanceof Setup.ByResection by
                         && !by.leaveOut().isEmpty())

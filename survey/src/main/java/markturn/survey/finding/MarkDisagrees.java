@@ -11,7 +11,7 @@ import markturn.survey.result.Resected.Suspicion;
 final class MarkDisagrees implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.resected().suspicion().isPresent())
                 .filter(free -> free.resected().swapped().isEmpty() && !ScaleSuspect.explains(evidence, free))
                 .map(free -> {

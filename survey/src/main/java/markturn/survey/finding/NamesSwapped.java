@@ -7,7 +7,7 @@ import markturn.survey.finding.Finding.Severity;
 final class NamesSwapped implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.resected().swapped().size() == 2)
                 .map(free -> {
                     String one = free.resected().swapped().get(0);

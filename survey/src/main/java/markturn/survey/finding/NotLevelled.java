@@ -8,22 +8,20 @@ import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 
 /** A setup without a levelled figure, or beyond the tilt its class allows. */
-final class NotLevelled implements Rule {
+final class NotLevelled implements SetupRule {
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> {
-            if (setup.setup().tilt().isEmpty()) {
-                return Stream.of(
-                        Finding.of(
-                                "not-levelled",
-                                Severity.NOTE,
-                                setup.name(),
-                                "",
-                                "No tilt is booked for this setup. Read the level on both axes and enter it: a tilt is not cancelled by two faces."));
-            }
-            return tilted(evidence, setup, setup.setup().tilt().get());
-        });
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        if (setup.setup().tilt().isEmpty()) {
+            return Stream.of(
+                    Finding.of(
+                            "not-levelled",
+                            Severity.NOTE,
+                            setup.name(),
+                            "",
+                            "No tilt is booked for this setup. Read the level on both axes and enter it: a tilt is not cancelled by two faces."));
+        }
+        return tilted(evidence, setup, setup.setup().tilt().get());
     }
 
     private static Stream<Finding> tilted(Evidence evidence, MeasuredSetup setup, Setup.Tilt tilt) {

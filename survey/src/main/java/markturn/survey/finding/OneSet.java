@@ -5,30 +5,30 @@ import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Reading;
+import markturn.survey.result.MeasuredSetup;
 
 /** New control turned in fewer sets than the class asks for. */
-final class OneSet implements Rule {
+final class OneSet implements SetupRule {
 
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
         int wanted = (int) evidence.job().classOfWork().limit(Limit.SETS);
-        return evidence.setups()
-                .flatMap(setup -> setup.abstracts().stream()
-                        .filter(sets -> sets.fix().role() == Reading.Role.FORESIGHT)
-                        .filter(sets -> sets.sets() > 0 && sets.count() < wanted)
-                        .map(sets -> Finding.of(
-                                        "one-set",
-                                        Severity.WARN,
-                                        setup.name(),
-                                        sets.target(),
-                                        "%s rests on %s; this class asks for %d. %s"
-                                                .formatted(
-                                                        sets.target(),
-                                                        sets.sets() == 1 ? "one set" : sets.sets() + " sets",
-                                                        wanted,
-                                                        sets.sets() == 1
-                                                                ? "One set shows no spread: turn another."
-                                                                : "Turn the rest."))
-                                .with(Measure.PLAIN, sets.count(), wanted)));
+        return setup.abstracts().stream()
+                .filter(sets -> sets.fix().role() == Reading.Role.FORESIGHT)
+                .filter(sets -> sets.sets() > 0 && sets.count() < wanted)
+                .map(sets -> Finding.of(
+                                "one-set",
+                                Severity.WARN,
+                                setup.name(),
+                                sets.target(),
+                                "%s rests on %s; this class asks for %d. %s"
+                                        .formatted(
+                                                sets.target(),
+                                                sets.sets() == 1 ? "one set" : sets.sets() + " sets",
+                                                wanted,
+                                                sets.sets() == 1
+                                                        ? "One set shows no spread: turn another."
+                                                        : "Turn the rest."))
+                        .with(Measure.PLAIN, sets.count(), wanted));
     }
 }

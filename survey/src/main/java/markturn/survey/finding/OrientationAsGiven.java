@@ -8,13 +8,9 @@ import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 
 /** A circle that was oriented by something else than known marks. */
-final class OrientationAsGiven implements Rule {
+final class OrientationAsGiven implements SetupRule {
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups().flatMap(setup -> judge(evidence, setup));
-    }
-
-    private static Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
         if (setup.setup().orientation() instanceof Setup.ByFeature feature) {
             double sigma = Math.sqrt(setup.orientationVariance().orElse(0));
             return Stream.of(Finding.of(

@@ -10,7 +10,7 @@ import markturn.survey.result.Shot;
 final class OutsideMarks implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence).filter(free -> free.used().size() >= 2).flatMap(free -> judge(evidence, free));
+        return evidence.freeStations().filter(free -> free.used().size() >= 2).flatMap(free -> judge(evidence, free));
     }
 
     private static Stream<Finding> judge(Evidence evidence, Free free) {

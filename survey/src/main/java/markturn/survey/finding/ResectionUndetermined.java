@@ -2,24 +2,19 @@ package markturn.survey.finding;
 
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Resected;
 
 /** A free station that the sights do not place, or place twice. */
-final class ResectionUndetermined implements Rule {
+final class ResectionUndetermined implements SetupRule {
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        return evidence.setups()
-                .filter(s -> s.resected().flatMap(Resected::undetermined).isPresent())
-                .map(s -> Finding.of(
+    public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
+        return setup.resected().flatMap(Resected::undetermined).stream()
+                .map(why -> Finding.of(
                         "resection-undetermined",
                         Severity.STOP,
-                        s.name(),
+                        setup.name(),
                         "",
-                        "%s has no position yet: %s."
-                                .formatted(
-                                        s.setup().station(),
-                                        s.resected()
-                                                .flatMap(Resected::undetermined)
-                                                .orElseThrow())));
+                        "%s has no position yet: %s.".formatted(setup.setup().station(), why)));
     }
 }

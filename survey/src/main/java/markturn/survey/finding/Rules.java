@@ -9,6 +9,7 @@ import markturn.survey.result.Measured;
 public final class Rules {
     private static final List<Rule> ALL = List.of(
             new BacksightMissing(),
+            new BacksightUnknown(),
             new ResectionUndetermined(),
             new NamesSwapped(),
             new MarkDisagrees(),

@@ -17,7 +17,7 @@ final class ScaleSuspect implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.resected().suspicion().isEmpty() || explains(evidence, free))
                 .flatMap(free -> free.resected().scale().stream()
                         .filter(trial -> isSuspect(evidence, free, trial))

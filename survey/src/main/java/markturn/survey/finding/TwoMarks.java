@@ -11,7 +11,7 @@ final class TwoMarks implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.used().size() == 2)
                 .map(free -> Finding.of(
                         "two-marks",

@@ -12,7 +12,7 @@ final class WeakGeometry implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return Free.of(evidence)
+        return evidence.freeStations()
                 .filter(free -> free.used().size() >= 2)
                 .flatMap(free -> free.used().size() == 2 ? two(evidence, free) : many(evidence, free));
     }

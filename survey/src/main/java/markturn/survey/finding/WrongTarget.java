@@ -24,8 +24,8 @@ final class WrongTarget implements Rule {
         return all.stream()
                 .filter(out -> out.setup().equals(setup.name()))
                 .flatMap(out -> setup.shots().stream()
-                        .filter(shot -> shot.position().isPresent()
-                                && evidence.job().trueName(shot.fix().target()).equals(out.target()))
+                        .filter(shot ->
+                                shot.position().isPresent() && shot.mark().equals(out.target()))
                         .flatMap(shot -> fitting(evidence, shot, out).stream()));
     }
 

@@ -64,6 +64,21 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         return found != null || named.beside.isEmpty() ? found : named.beside.get(name);
     }
 
+    /**
+     * Whether a list is another one, or that with elements put behind: every name that was found is found with the same element.
+     *
+     * @return false also where that would have to be looked through
+     */
+    public static <T> boolean isGrown(List<T> longer, List<T> before) {
+        if (longer == before) {
+            return true;
+        }
+        return longer instanceof Named<T> now
+                && before instanceof Named<T> then
+                && now.byName == then.byName
+                && then.beside.entrySet().stream().allMatch(e -> now.beside.get(e.getKey()) == e.getValue());
+    }
+
     @Override
     public T get(int index) {
         return all.get(index);

@@ -50,6 +50,7 @@ public record PolarShots(
                 && reduced.horizontal().isPresent();
         return new Shot(
                 reduced.fix(),
+                job.trueName(reduced.fix().target()),
                 direction,
                 reduced.horizontal(),
                 rise,

@@ -95,10 +95,10 @@ public final class Positions {
         }
         for (Shot shot : setup.shots()) {
             Reading.Role role = shot.fix().role();
-            String mark = job.trueName(shot.fix().target());
             if (role == Reading.Role.BACKSIGHT) {
                 continue;
             }
+            String mark = shot.mark();
             boolean gives = role != Reading.Role.CHECK && shot.position().isPresent();
             if (gives && awaited.remove(mark)) {
                 from.put(mark, setup.name());

@@ -7,6 +7,7 @@ import markturn.survey.reduce.PolarFix;
 /**
  * One fix as it comes out from its setup.
  *
+ * @param mark true name of the target
  * @param direction mean reduced direction, radians; empty where no set holds the zero
  * @param horizontal grid distance to the target, metres
  * @param rise height difference from mark to mark with the offset, metres
@@ -14,6 +15,7 @@ import markturn.survey.reduce.PolarFix;
  */
 public record Shot(
         PolarFix fix,
+        String mark,
         OptionalDouble direction,
         OptionalDouble horizontal,
         OptionalDouble rise,

@@ -68,9 +68,7 @@ record Sketch(
             this.turn = asTheGroundLies && last.isPresent() && setup.station().isPresent()
                     ? setup.station().get().azimuthTo(last.get().position().get())
                     : 0;
-            setup.shots().stream()
-                    .filter(this::isDetail)
-                    .forEach(s -> here.add(job.trueName(s.fix().target())));
+            setup.shots().stream().filter(this::isDetail).forEach(s -> here.add(s.mark()));
             // What a construction placed from here belongs to the picture as what it rests on does.
             job.marks().stream()
                     .filter(m ->
@@ -107,7 +105,7 @@ record Sketch(
                 return new Sketch(List.of(), List.of(), Optional.empty(), Optional.empty(), "0", true);
             }
             TrueScale scale = new TrueScale(places, WIDTH, HEIGHT, BORDER);
-            String lastName = last.map(s -> job.trueName(s.fix().target())).orElse("");
+            String lastName = last.map(s -> s.mark()).orElse("");
             return new Sketch(
                     placed.stream()
                             .map(m -> point(m, scale, lastName, placed.size() <= MOST_NAMES))

@@ -299,8 +299,7 @@ record PlanDrawing(
             }
             Position from = setup.station().get();
             for (Shot shot : setup.shots()) {
-                Optional<MeasuredMark> mark =
-                        measured.mark(book.job().trueName(shot.fix().target()));
+                Optional<MeasuredMark> mark = measured.mark(shot.mark());
                 if (layered
                         && mark.filter(m -> m.mark().kind() == Mark.Kind.LOCATED)
                                 .isPresent()) {

@@ -100,7 +100,7 @@ class PointController {
         List<Taken> taken = new ArrayList<>();
         for (MeasuredSetup setup : book.result().measured().setups()) {
             setup.shots().stream()
-                    .filter(s -> book.job().trueName(s.fix().target()).equals(mark.name()))
+                    .filter(s -> s.mark().equals(mark.name()))
                     .forEach(s -> taken.add(new Taken(setup, s)));
         }
         return taken;

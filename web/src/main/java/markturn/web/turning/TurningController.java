@@ -88,13 +88,17 @@ class TurningController {
         model.addAttribute("reasons", REASONS);
         model.addAttribute("key", Payload.key());
         model.addAttribute("reflectors", reflectors(book.job()));
-        model.addAttribute("codes", offered(book.job(), setup));
         return "turning/page";
     }
 
     /** The marks that are offered to be sighted: control of either kind, and the located points of this setup. */
-    private static List<String> offered(Job job, Setup setup) {
-        Set<String> here = setup.readings().stream().map(Reading::target).collect(Collectors.toSet());
+    @GetMapping("/job/{id}/turning/{name}/offered")
+    @ResponseBody
+    List<String> offered(@PathVariable String id, @PathVariable String name, Principal who) {
+        Job job = fieldBook.book(id, who.getName()).job();
+        Set<String> here = job.setup(name).orElseThrow(NotHere::new).readings().stream()
+                .map(Reading::target)
+                .collect(Collectors.toSet());
         return job.marks().stream()
                 .filter(mark -> mark.kind() != Mark.Kind.LOCATED || here.contains(mark.name()))
                 .map(Mark::name)

@@ -30,6 +30,13 @@ async function showDisplay() {
   document.getElementById("circle").focus({ preventScroll: true });
 }
 
+/** The marks that may be meant, asked for when somebody is about to choose one: every line booked would carry them otherwise. */
+async function offerMarks() {
+  const answer = await fetch(url() + "/offered");
+  if (!answer.ok || answer.redirected) return;
+  document.getElementById("aside-marks").replaceChildren(...(await answer.json()).map(name => new Option("", name)));
+}
+
 function begin() {
   live({ path: "/reading", begin });
   actPosts(aside);
@@ -39,6 +46,7 @@ function begin() {
     change("/strike", { ...striking, reason: button.dataset.reason, other: document.getElementById("other-reason").value })));
   document.getElementById("strike-cancel").addEventListener("click", () => { document.getElementById("strike-panel").hidden = true; });
   document.getElementById("strike-panel").addEventListener("submit", event => event.preventDefault());
+  document.querySelector(".something-else").addEventListener("toggle", event => { if (event.target.open) offerMarks(); });
   document.getElementById("show-display")?.addEventListener("click", showDisplay);
   document.querySelectorAll(".order-form").forEach(form => form.addEventListener("submit", event => {
     event.preventDefault();
