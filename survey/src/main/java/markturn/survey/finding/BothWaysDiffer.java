@@ -39,7 +39,7 @@ final class BothWaysDiffer implements Rule {
         for (MeasuredSetup setup : evidence.measured().setups()) {
             String from = job.trueName(setup.setup().station());
             for (SetAbstract sets : setup.abstracts()) {
-                if (sets.horizontal().isPresent() && names.contains(sets.target())) {
+                if (names.contains(sets.target()) && sets.horizontal().isPresent()) {
                     legs.add(new Leg(from, job.trueName(sets.target()), setup, sets));
                 }
             }
