@@ -1,0 +1,488 @@
+package markturn.formats;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Occupied setups computed a second time, from the text of the format alone and with nothing of the program: no class of it is used. Metres
+ * and radians; angles in degrees, minutes and seconds.
+ */
+final class SecondOpinion {
+    static final double SECOND = Math.PI / 180 / 3600;
+
+    /** A place and its variances; elevation always there. */
+    record Place(double north, double east, double up, double nn, double ee, double ne, double hh) {
+        static Place held(double north, double east, double up) {
+            return new Place(north, east, up, 0, 0, 0, 0);
+        }
+    }
+
+    /** One pointing. */
+    record Sight(
+            String target,
+            String role,
+            int set,
+            boolean left,
+            double circle,
+            double zenith,
+            Double slope,
+            JsonNode of) {}
+
+    /** The sights of one target that are meaned together. */
+    record Fix(String target, String role, List<Sight> sights) {
+        JsonNode of() {
+            return sights.get(0).of();
+        }
+    }
+
+    /** A fix as it comes out: direction, zenith, distance, how many of each, and the place. */
+    static final class Ray {
+        Fix fix;
+        final Map<Integer, Double> directions = new TreeMap<>();
+        final Map<Integer, Double> residuals = new TreeMap<>();
+        final Map<Integer, Double> collimation = new TreeMap<>();
+        final Map<Integer, Double> index = new TreeMap<>();
+        Double direction;
+        double directionCount;
+        double zenith;
+        double zenithCount;
+        Double slope;
+        double distanceCount;
+        Double horizontal;
+        double rise;
+        Place place;
+    }
+
+    /** A setup as it comes out. */
+    static final class Outcome {
+        double orientation;
+        double orientationStdDev;
+        Double varianceFactor;
+        final List<Ray> rays = new ArrayList<>();
+        Double closing;
+        Double longest;
+    }
+
+    /** A second look at a mark: where it was seen, null where it was sighted without a distance or a direction, and where it is. */
+    record Check(String mark, String from, Place seen, Place known) {}
+
+    final Map<String, Place> places = new LinkedHashMap<>();
+    final Map<String, Outcome> setups = new LinkedHashMap<>();
+    final List<Check> checks = new ArrayList<>();
+
+    private final JsonNode job;
+    private final Map<String, String> trueNames = new HashMap<>();
+
+    SecondOpinion(JsonNode job) {
+        this.job = job;
+        for (JsonNode mark : job.get("marks")) {
+            String name = mark.get("name").asString();
+            trueNames.put(name, mark.path("sameAs").asString(name));
+            if (mark.has("northing")) {
+                places.put(
+                        name,
+                        Place.held(
+                                mark.get("northing").doubleValue(),
+                                mark.get("easting").doubleValue(),
+                                mark.get("elevation").doubleValue()));
+            }
+        }
+        for (JsonNode setup : job.get("setups")) {
+            setups.put(setup.get("name").asString(), measured(setup));
+        }
+    }
+
+    private Outcome measured(JsonNode setup) {
+        Outcome out = new Outcome();
+        Place station = places.get(trueName(setup.get("station").asString()));
+        String zero = setup.at("/orientation/sights/0").asString();
+        List<Sight> sights = sights(setup);
+        Map<Integer, Double> zeros = new HashMap<>();
+        for (int set : sights.stream().map(Sight::set).distinct().toList()) {
+            List<Sight> back = sights.stream()
+                    .filter(s -> s.set() == set
+                            && s.target().equals(zero)
+                            && s.role().equals("backsight"))
+                    .toList();
+            if (!back.isEmpty()) {
+                zeros.put(set, circleMean(back));
+            }
+        }
+        for (Fix fix : fixes(sights, setup)) {
+            out.rays.add(ray(setup, fix, zeros));
+        }
+        spread(out.rays, zeros.keySet());
+        orient(setup, station, out);
+        for (Ray ray : out.rays) {
+            if (ray.direction != null && ray.horizontal != null) {
+                ray.place = carried(setup, station, out, ray);
+            }
+        }
+        for (Ray ray : out.rays) {
+            take(setup, ray);
+        }
+        close(setup, out, zeros);
+        return out;
+    }
+
+    /** What a ray adds: a position where its mark has none and its role gives one, else a check; a backsight neither. */
+    private void take(JsonNode setup, Ray ray) {
+        String mark = trueName(ray.fix.target());
+        if (ray.fix.role().equals("backsight")) {
+            return;
+        }
+        Place known = places.get(mark);
+        if (known != null) {
+            checks.add(new Check(mark, setup.get("name").asString(), ray.place, known));
+        } else if (ray.place != null && !ray.fix.role().equals("check")) {
+            places.put(mark, ray.place);
+        }
+    }
+
+    private String trueName(String name) {
+        return trueNames.getOrDefault(name, name);
+    }
+
+    /** 1: a reading without a set belongs to the circle of the latest numbered one before it, else to set 1. */
+    private static List<Sight> sights(JsonNode setup) {
+        List<Sight> sights = new ArrayList<>();
+        int latest = 1;
+        for (JsonNode reading : setup.get("readings")) {
+            latest = reading.has("set") ? reading.get("set").intValue() : latest;
+            if (reading.path("struck").isString()) {
+                continue;
+            }
+            sights.add(new Sight(
+                    reading.get("target").asString(),
+                    reading.get("role").asString(),
+                    latest,
+                    reading.get("face").asString().equals("left"),
+                    angle(reading.get("circle").asString()),
+                    angle(reading.get("zenith").asString()),
+                    reading.has("slope") ? reading.get("slope").doubleValue() : null,
+                    reading));
+        }
+        return sights;
+    }
+
+    static double angle(String dms) {
+        String[] parts = dms.split("-");
+        return Math.toRadians(
+                Double.parseDouble(parts[0]) + Double.parseDouble(parts[1]) / 60 + Double.parseDouble(parts[2]) / 3600);
+    }
+
+    /** 5: numbered readings of one target, height, reflector and offset; unnumbered ones alone, or two on opposite faces in a row. */
+    private static List<Fix> fixes(List<Sight> sights, JsonNode setup) {
+        List<Fix> fixes = new ArrayList<>();
+        Sight before = null;
+        for (Sight sight : sights) {
+            boolean alone = !sight.of().has("set") && List.of("detail", "check").contains(sight.role());
+            Fix last = fixes.isEmpty() ? null : fixes.get(fixes.size() - 1);
+            boolean pair = alone
+                    && before != null
+                    && last.sights().size() == 1
+                    && last.sights().get(0) == before
+                    && !before.of().has("set")
+                    && isSame(before, sight)
+                    && before.left() != sight.left();
+            Fix same = alone
+                    ? (pair ? last : null)
+                    : fixes.stream()
+                            .filter(f -> f.of().has("set") && isSame(f.sights().get(0), sight))
+                            .findFirst()
+                            .orElse(null);
+            if (same == null) {
+                same = new Fix(sight.target(), sight.role(), new ArrayList<>());
+                fixes.add(same);
+            }
+            same.sights().add(sight);
+            before = sight;
+        }
+        return fixes;
+    }
+
+    private static boolean isSame(Sight one, Sight other) {
+        return one.target().equals(other.target())
+                && one.role().equals(other.role())
+                && Objects.equals(one.of().get("targetHeight"), other.of().get("targetHeight"))
+                && Objects.equals(one.of().get("reflector"), other.of().get("reflector"))
+                && Objects.equals(one.of().get("offset"), other.of().get("offset"));
+    }
+
+    /** The mean of the face means, right turned by half a circle. */
+    private static double circleMean(List<Sight> sights) {
+        double reference = onLeft(sights.get(0));
+        return reference + faceMean(sights, s -> near(onLeft(s) - reference));
+    }
+
+    private static double onLeft(Sight sight) {
+        return sight.left() ? sight.circle() : sight.circle() - Math.PI;
+    }
+
+    private static double near(double angle) {
+        return Math.IEEEremainder(angle, 2 * Math.PI);
+    }
+
+    private static double faceMean(List<Sight> sights, ToDoubleFunction<Sight> value) {
+        double[] left = sights.stream().filter(Sight::left).mapToDouble(value).toArray();
+        double[] right =
+                sights.stream().filter(s -> !s.left()).mapToDouble(value).toArray();
+        if (left.length == 0) {
+            return mean(right);
+        }
+        return right.length == 0 ? mean(left) : (mean(left) + mean(right)) / 2;
+    }
+
+    private static double mean(double[] values) {
+        double sum = 0;
+        for (double value : values) {
+            sum += value;
+        }
+        return sum / values.length;
+    }
+
+    private Ray ray(JsonNode setup, Fix fix, Map<Integer, Double> zeros) {
+        Ray ray = new Ray();
+        ray.fix = fix;
+        Map<Integer, List<Sight>> sets = new TreeMap<>();
+        fix.sights()
+                .forEach(s ->
+                        sets.computeIfAbsent(s.set(), n -> new ArrayList<>()).add(s));
+        List<Double> zeniths = new ArrayList<>();
+        List<Double> slopes = new ArrayList<>();
+        sets.forEach((set, sights) -> {
+            boolean full =
+                    sights.stream().anyMatch(Sight::left) && sights.stream().anyMatch(s -> !s.left());
+            if (full) {
+                errors(ray, set, sights);
+            }
+            if (zeros.containsKey(set)) {
+                ray.directions.put(set, near(circleMean(sights) - zeros.get(set)));
+                ray.directionCount += full ? 1 : 0.5;
+            }
+            zeniths.add(faceMean(sights, s -> s.left() ? s.zenith() : 2 * Math.PI - s.zenith()));
+            ray.zenithCount += full ? 1 : 0.5;
+            List<Sight> measured =
+                    sights.stream().filter(s -> s.slope() != null).toList();
+            if (!measured.isEmpty()) {
+                slopes.add(faceMean(measured, s -> corrected(setup, s)));
+                ray.distanceCount++;
+            }
+        });
+        if (!ray.directions.isEmpty()) {
+            double first = ray.directions.values().iterator().next();
+            ray.direction = first
+                    + mean(ray.directions.values().stream()
+                            .mapToDouble(d -> near(d - first))
+                            .toArray());
+        }
+        ray.zenith = mean(zeniths.stream().mapToDouble(z -> z).toArray());
+        if (!slopes.isEmpty()) {
+            ray.slope = mean(slopes.stream().mapToDouble(s -> s).toArray());
+            reduce(setup, ray);
+        }
+        return ray;
+    }
+
+    /** 12: mean less set; of three or more targets that stand in every set, each set's own mean residual is taken out. */
+    private static void spread(List<Ray> rays, Set<Integer> sets) {
+        List<String> seen = new ArrayList<>();
+        List<Ray> complete = new ArrayList<>();
+        for (Ray ray : rays) {
+            ray.directions.forEach((set, direction) -> ray.residuals.put(set, near(ray.direction - direction)));
+            boolean first = !seen.contains(ray.fix.target());
+            seen.add(ray.fix.target());
+            if (first && ray.fix.of().has("set") && ray.directions.keySet().containsAll(sets)) {
+                complete.add(ray);
+            }
+        }
+        if (complete.size() >= 3) {
+            for (int set : sets) {
+                double shift = mean(
+                        complete.stream().mapToDouble(r -> r.residuals.get(set)).toArray());
+                complete.forEach(r -> r.residuals.merge(set, -shift, Double::sum));
+            }
+        }
+    }
+
+    /** 3 of the practice: c = (L − (R ± 180°))/2 and i = (zL + zR − 360°)/2, of what was read on each face. */
+    private static void errors(Ray ray, int set, List<Sight> sights) {
+        List<Sight> left = sights.stream().filter(Sight::left).toList();
+        List<Sight> right = sights.stream().filter(s -> !s.left()).toList();
+        ray.collimation.put(set, near(circleMean(left) - circleMean(right)) / 2);
+        ray.index.put(set, (faceMean(left, Sight::zenith) + faceMean(right, Sight::zenith)) / 2 - Math.PI);
+    }
+
+    /** S' = S + (K − K_set) + S·(ppm − ppm_set)·10⁻⁶, the refractivity after IAG 1999. */
+    private double corrected(JsonNode setup, Sight sight) {
+        double slope = sight.slope();
+        JsonNode applied = sight.of().path("applied");
+        double constant = reflector(sight.of()).path("constant").doubleValue(0);
+        double more =
+                applied.has("constant") ? constant - applied.get("constant").doubleValue() : 0;
+        JsonNode air = setup.path("atmosphere");
+        JsonNode instrument = job.at("/instruments/0");
+        if (air.has("temperature") && instrument.has("wavelength") && applied.has("ppm")) {
+            double right = refractivity(instrument, 15, 1013.25, 0)
+                    - refractivity(
+                            instrument,
+                            air.get("temperature").doubleValue(),
+                            air.get("pressure").doubleValue(),
+                            air.path("vapour").doubleValue(0));
+            more += slope * (right - applied.get("ppm").doubleValue()) * 1e-6;
+        }
+        return slope + more;
+    }
+
+    private static double refractivity(JsonNode instrument, double celsius, double pressure, double vapour) {
+        double wave = instrument.get("wavelength").doubleValue();
+        double group = 287.6155 + 4.88660 / (wave * wave) + 0.06800 / Math.pow(wave, 4);
+        double kelvin = celsius + 273.15;
+        return group * (273.15 / 1013.25) * pressure / kelvin - 11.27 * vapour / kelvin;
+    }
+
+    private JsonNode reflector(JsonNode reading) {
+        for (JsonNode reflector : job.get("reflectors")) {
+            if (reflector.get("name").equals(reading.get("reflector"))) {
+                return reflector;
+            }
+        }
+        throw new IllegalStateException("no such reflector");
+    }
+
+    private void reduce(JsonNode setup, Ray ray) {
+        double refraction = job.at("/earth/refraction").doubleValue(0.13);
+        double radius = job.at("/earth/radius").doubleValue(6371000);
+        boolean curved = job.at("/earth/curvature").booleanValue(true);
+        double across = ray.slope * Math.sin(ray.zenith);
+        double up = ray.slope * Math.cos(ray.zenith);
+        double level = curved ? across - (1 - refraction / 2) * up * across / radius : across;
+        double rise = curved ? up + (1 - refraction) * across * across / (2 * radius) : up;
+        ray.horizontal = level * scale();
+        ray.rise = rise
+                + setup.at("/instrumentHeight/value").doubleValue()
+                - ray.fix.of().at("/targetHeight/value").doubleValue();
+    }
+
+    private double scale() {
+        return job.at("/earth/scaleFactor").doubleValue(1);
+    }
+
+    private double figure(String name) {
+        return job.at("/instruments/0/" + name).doubleValue(0);
+    }
+
+    private double directionVariance(Ray ray, double length) {
+        double sigma = figure("directionStdDev") * SECOND;
+        double centring = Math.pow(figure("centringStdDev"), 2)
+                + Math.pow(reflector(ray.fix.of()).path("centringStdDev").doubleValue(0), 2);
+        return sigma * sigma / ray.directionCount + centring / (length * length);
+    }
+
+    /** Without centring. */
+    private double distanceVariance(Ray ray, double length) {
+        return (Math.pow(figure("distanceStdDev"), 2) + Math.pow(figure("distancePpm") * 1e-6 * length, 2))
+                / ray.distanceCount;
+    }
+
+    /** 8: the weighted mean over the sights that have coordinates. */
+    private void orient(JsonNode setup, Place station, Outcome out) {
+        List<double[]> said = new ArrayList<>();
+        for (JsonNode sight : setup.at("/orientation/sights")) {
+            Place known = places.get(trueName(sight.asString()));
+            for (Ray ray : out.rays) {
+                if (ray.fix.role().equals("backsight")
+                        && ray.fix.target().equals(sight.asString())
+                        && ray.direction != null) {
+                    double azimuth = Math.atan2(known.east() - station.east(), known.north() - station.north());
+                    double length = ray.horizontal != null
+                            ? ray.horizontal
+                            : Math.hypot(known.east() - station.east(), known.north() - station.north());
+                    said.add(new double[] {azimuth - ray.direction, directionVariance(ray, length)});
+                }
+            }
+        }
+        double first = said.get(0)[0];
+        double weights = said.stream().mapToDouble(s -> 1 / s[1]).sum();
+        out.orientation = first
+                + said.stream().mapToDouble(s -> near(s[0] - first) / s[1]).sum() / weights;
+        out.orientationStdDev = 1 / Math.sqrt(weights);
+        out.varianceFactor = said.size() < 2
+                ? null
+                : said.stream()
+                                .mapToDouble(s -> Math.pow(near(s[0] - out.orientation), 2) / s[1])
+                                .sum()
+                        / (said.size() - 1);
+    }
+
+    /** 7 and 10: the offset on the ground, and every variance propagated through sine and cosine. */
+    private Place carried(JsonNode setup, Place station, Outcome out, Ray ray) {
+        JsonNode offset = ray.fix.of().path("offset");
+        double azimuth = out.orientation + ray.direction;
+        double along = ray.horizontal + offset.path("along").doubleValue(0) * scale();
+        double across = offset.path("across").doubleValue(0) * scale();
+        double north = along * Math.cos(azimuth) - across * Math.sin(azimuth);
+        double east = along * Math.sin(azimuth) + across * Math.cos(azimuth);
+        double turn = directionVariance(ray, ray.horizontal) + Math.pow(out.orientationStdDev, 2);
+        double centring = Math.pow(figure("centringStdDev"), 2)
+                + Math.pow(reflector(ray.fix.of()).path("centringStdDev").doubleValue(0), 2);
+        double length = distanceVariance(ray, ray.horizontal) + centring;
+        double cos = Math.cos(azimuth);
+        double sin = Math.sin(azimuth);
+        double radius = job.at("/earth/radius").doubleValue(6371000);
+        double up = Math.pow(ray.horizontal * figure("zenithStdDev") * SECOND, 2) / ray.zenithCount
+                + distanceVariance(ray, ray.horizontal) * Math.pow(Math.cos(ray.zenith), 2)
+                + Math.pow(reflector(ray.fix.of()).path("heightStdDev").doubleValue(0), 2)
+                + Math.pow(ray.horizontal * ray.horizontal * 0.05 / (2 * radius), 2)
+                + Math.pow(figure("heightStdDev"), 2);
+        return new Place(
+                station.north() + north,
+                station.east() + east,
+                station.up() + ray.rise + offset.path("up").doubleValue(0),
+                station.nn() + turn * east * east + length * cos * cos,
+                station.ee() + turn * north * north + length * sin * sin,
+                station.ne() - turn * north * east + length * cos * sin,
+                station.hh() + up);
+    }
+
+    /** 16: the last check on a backsight, against the mean of its own face, or of both. */
+    private void close(JsonNode setup, Outcome out, Map<Integer, Double> zeros) {
+        for (Ray ray : out.rays) {
+            if (!ray.fix.role().equals("check")) {
+                if (!ray.fix.role().equals("backsight") && ray.horizontal != null) {
+                    out.longest = Math.max(out.longest == null ? 0 : out.longest, ray.horizontal);
+                }
+                continue;
+            }
+            for (Ray back : out.rays) {
+                boolean same = back.fix.role().equals("backsight")
+                        && trueName(back.fix.target()).equals(trueName(ray.fix.target()));
+                if (same && ray.direction == null) {
+                    out.closing = null;
+                } else if (same) {
+                    List<Boolean> faces = ray.fix.sights().stream()
+                            .map(Sight::left)
+                            .distinct()
+                            .toList();
+                    Map<Integer, List<Sight>> sets = new TreeMap<>();
+                    back.fix.sights().stream()
+                            .filter(s -> faces.contains(s.left()) && zeros.containsKey(s.set()))
+                            .forEach(s -> sets.computeIfAbsent(s.set(), n -> new ArrayList<>())
+                                    .add(s));
+                    double before = mean(sets.entrySet().stream()
+                            .mapToDouble(e -> near(circleMean(e.getValue()) - zeros.get(e.getKey())))
+                            .toArray());
+                    out.closing = near(ray.direction - before);
+                }
+            }
+        }
+    }
+}
