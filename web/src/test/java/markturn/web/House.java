@@ -104,10 +104,12 @@ public final class House implements BeforeAllCallback, ParameterResolver {
 
     /** A fresh browser without cookies, at 1280 by 800. */
     public Page visitor() {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setBaseURL(address())
-                .setViewportSize(1280, 800)
-                .setAcceptDownloads(true));
+        return opened(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+
+    private Page opened(Browser.NewContextOptions options) {
+        BrowserContext context =
+                browser.newContext(options.setBaseURL(address()).setAcceptDownloads(true));
         context.setDefaultTimeout(PATIENCE);
         OPEN.add(context);
         return context.newPage();
@@ -115,7 +117,20 @@ public final class House implements BeforeAllCallback, ParameterResolver {
 
     /** A fresh browser, signed in. */
     public Page signedIn(String name) {
-        Page page = visitor();
+        return signIn(visitor(), name);
+    }
+
+    /** The same on something that is touched: a tablet or a phone. */
+    public Page signedInByTouch(String name, int width, int height) {
+        return signIn(
+                opened(new Browser.NewContextOptions()
+                        .setViewportSize(width, height)
+                        .setHasTouch(true)
+                        .setIsMobile(true)),
+                name);
+    }
+
+    private static Page signIn(Page page, String name) {
         page.navigate("/sign-in");
         page.getByLabel("Name").fill(name);
         page.getByLabel("Password").fill("alder-weir");
