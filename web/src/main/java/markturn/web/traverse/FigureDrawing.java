@@ -61,7 +61,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
             }
         }
         return new FigureDrawing(
-                dots, path.toString(), doubts(job, dots, suspects), lens(traverse, corner(scale, stations)));
+                dots, path.toString(), doubts(job, dots, suspects), lens(traverse, corner(scale, stations), scale));
     }
 
     private static List<Doubt> doubts(Job job, List<Dot> dots, List<Suspects.Said> suspects) {
@@ -115,7 +115,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
                 .orElseThrow();
     }
 
-    private static Lens lens(MeasuredTraverse traverse, Point2D at) {
+    private static Lens lens(MeasuredTraverse traverse, Point2D at, TrueScale figure) {
         if (traverse.northing().isEmpty()) {
             return new Lens("", "", "", "", "", "", "", "");
         }
@@ -124,6 +124,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
         double semiMinor = ellipse.semiMinor();
         double largest = Math.max(1e-6, Math.max(traverse.linear().getAsDouble(), semiMajor));
         double scale = LENS / largest;
+        boolean within = traverse.linear().getAsDouble() <= semiMajor;
         return new Lens(
                 f(at.getX()),
                 f(at.getY()),
@@ -132,9 +133,17 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
                 f(Math.max(1, semiMinor * scale)),
                 f(Math.max(1, semiMajor * scale)),
                 f(Math.toDegrees(ellipse.azimuth())),
-                traverse.linear().getAsDouble() <= semiMajor
-                        ? "the gap lies within what chance predicts"
-                        : "the gap lies outside what chance predicts: look");
+                "The gap%s lies %s what chance predicts%s"
+                        .formatted(
+                                enlarged(scale / figure.perMetre()),
+                                within ? "within" : "outside",
+                                within ? "." : ": look."));
+    }
+
+    /** To two digits; a gap as large as the figure is not enlarged at all. */
+    private static String enlarged(double times) {
+        double round = Math.pow(10, Math.floor(Math.log10(times)) - 1);
+        return times < 2 ? "" : ", %s times enlarged,".formatted(Words.number(Math.round(times / round) * round, 0));
     }
 
     private static String f(double value) {
