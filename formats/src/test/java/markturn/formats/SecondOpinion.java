@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -177,6 +178,13 @@ final class SecondOpinion {
         String[] parts = dms.split("-");
         return Math.toRadians(
                 Double.parseDouble(parts[0]) + Double.parseDouble(parts[1]) / 60 + Double.parseDouble(parts[2]) / 3600);
+    }
+
+    /** As a circle shows it: tenths of a second, carried at sixty. */
+    static String written(double angle) {
+        long tenths = Math.floorMod(Math.round(angle / SECOND * 10), 360L * 36000);
+        return String.format(
+                Locale.ROOT, "%d-%02d-%02d.%d", tenths / 36000, tenths / 600 % 60, tenths / 10 % 60, tenths % 10);
     }
 
     /** 5: numbered readings of one target, height, reflector and offset; unnumbered ones alone, or two on opposite faces in a row. */

@@ -63,8 +63,8 @@ class SecondOpinionTest {
                     called,
                     role,
                     left ? "left" : "right",
-                    written(circle),
-                    written(left ? zenith : 2 * Math.PI - zenith)));
+                    SecondOpinion.written(circle),
+                    SecondOpinion.written(left ? zenith : 2 * Math.PI - zenith)));
             if (set > 0) {
                 json.append(", \"set\": ").append(set);
             }
@@ -86,13 +86,6 @@ class SecondOpinionTest {
                 json.append(", \"struck\": \"bump\"");
             }
             return json.append("}").toString();
-        }
-
-        /** Tenths of a second, carried at sixty. */
-        private static String written(double angle) {
-            long tenths = Math.floorMod(Math.round(angle / SecondOpinion.SECOND * 10), 360L * 36000);
-            return String.format(
-                    Locale.ROOT, "%d-%02d-%02d.%d", tenths / 36000, tenths / 600 % 60, tenths / 10 % 60, tenths % 10);
         }
 
         private String setup(String name, int on, List<Integer> back, List<Integer> fore, List<String> more) {
