@@ -9,8 +9,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import markturn.formats.Pieces;
-import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.SatelliteFix;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
@@ -33,6 +34,11 @@ class MarkController {
 
     private static final double FARTHEST = 1e8;
 
+    /** What a deviation may be, metres. */
+    private static final double SMALLEST = 1e-4;
+
+    private static final double LARGEST = 100;
+
     private final FieldBook fieldBook;
 
     MarkController(FieldBook fieldBook) {
@@ -52,6 +58,7 @@ class MarkController {
                         .filter(m -> m.given().isPresent() && m.kind() == Mark.Kind.CONTROL)
                         .limit(MOST_SHOWN)
                         .toList());
+        model.addAttribute("fixes", book.job().fixes());
         model.addAttribute("rows", ROWS);
         model.addAttribute("states", Mark.Found.values());
         model.addAttribute("typed", typed);
@@ -63,12 +70,15 @@ class MarkController {
     String enter(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
+        if (book.entries().stream().anyMatch(e -> e.key().equals(typed.get("key")))) {
+            return "redirect:/job/" + id + "/mark";
+        }
         List<Mark> marks = new ArrayList<>();
         Set<String> names = new HashSet<>();
         for (int row = 0; row < ROWS; row++) {
             if (!isBlank(form, row)) {
                 Mark mark = read(form, row);
-                if (!names.add(mark.name()) || isTaken(book.job(), typed.get("key"), row, mark.name(), book)) {
+                if (!names.add(mark.name()) || book.job().mark(mark.name()).isPresent()) {
                     form.fault("name-" + row, mark.name() + " is in this job already: a name stands for one mark");
                 }
                 marks.add(mark);
@@ -80,31 +90,67 @@ class MarkController {
         if (!form.isSound()) {
             return page(book, model, typed, form.faults());
         }
+        Pieces pieces = new Pieces(book.job().units());
+        return stored(
+                book,
+                marks.stream()
+                        .map(mark -> new Act(EntryKind.MARK, pieces.write(mark)))
+                        .toList(),
+                form,
+                typed,
+                model,
+                who);
+    }
+
+    private String stored(Book book, List<Act> acts, Form form, Map<String, String> typed, Model model, Principal who) {
         try {
-            Pieces pieces = new Pieces(book.job().units());
-            for (Mark mark : marks) {
-                fieldBook.add(
-                        id,
-                        typed.get("key") + "-" + marks.indexOf(mark),
-                        who.getName(),
-                        EntryKind.MARK,
-                        pieces.write(mark));
-            }
+            fieldBook.add(book.jobId(), typed.get("key"), who.getName(), acts);
+            return "redirect:/job/" + book.jobId() + "/mark";
         } catch (Refused refused) {
-            form.fault("name-0", refused.getMessage());
-            return page(fieldBook.book(id, who.getName()), model, typed, form.faults());
+            form.refused(refused);
+            return page(fieldBook.book(book.jobId(), who.getName()), model, typed, form.faults());
         }
-        return "redirect:/job/" + id + "/mark";
+    }
+
+    /** Enters what satellites gave for a mark: one that is new gets it, of one that is known it is a check, or part of the network. */
+    @PostMapping("/job/{id}/mark/fix")
+    String fix(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        String mark = form.name("mark", "the mark the antenna stood over");
+        double northing = required(form, "fix-northing", "a northing");
+        double easting = required(form, "fix-easting", "an easting");
+        OptionalDouble elevation = form.length("fix-elevation", -FARTHEST, FARTHEST, "an elevation");
+        double plan = deviation(form, "fix-plan");
+        double level = elevation.isPresent() ? deviation(form, "fix-level") : 0;
+        if (!form.isSound()) {
+            return page(book, model, typed, form.faults());
+        }
+        SatelliteFix fix = new SatelliteFix(
+                mark,
+                new Mark.Coordinates(northing, easting, elevation),
+                new Mark.Deviations(plan, plan, level),
+                form.text("use").equals("observation") ? SatelliteFix.Use.OBSERVATION : SatelliteFix.Use.CHECK);
+        Pieces pieces = new Pieces(book.job().units());
+        List<Act> acts = new ArrayList<>();
+        if (book.job().mark(mark).isEmpty()) {
+            acts.add(new Act(EntryKind.MARK, pieces.write(Mark.named(mark, Mark.Kind.NEW))));
+        }
+        acts.add(new Act(EntryKind.FIX, pieces.write(fix)));
+        return stored(book, acts, form, typed, model, who);
+    }
+
+    /** A fix without its precision can neither be compared nor adjusted. */
+    private static double deviation(Form form, String field) {
+        OptionalDouble value = form.length(field, SMALLEST, LARGEST, "one standard deviation, as the receiver says it");
+        if (value.isEmpty() && !form.faults().containsKey(field)) {
+            form.fault(field, "Empty: expected one standard deviation, as the receiver says it");
+        }
+        return value.orElse(LARGEST);
     }
 
     private static boolean isBlank(Form form, int row) {
         return form.isEmpty("name-" + row) && form.isEmpty("northing-" + row) && form.isEmpty("easting-" + row);
-    }
-
-    /** A name is taken unless this very form, posted a second time, brought it. */
-    private static boolean isTaken(Job job, String key, int row, String name, Book book) {
-        return job.mark(name).isPresent()
-                && book.entries().stream().noneMatch(e -> e.key().equals(key + "-" + row));
     }
 
     private static Mark read(Form form, int row) {
