@@ -103,9 +103,12 @@ final class SecondOpinion {
 
     private Outcome measured(JsonNode setup) {
         Outcome out = new Outcome();
-        Place station = places.get(trueName(setup.get("station").asString()));
-        String zero = setup.at("/orientation/sights/0").asString();
+        boolean free = setup.get("method").asString().equals("resection");
         List<Sight> sights = sights(setup);
+        // 2: against the first of the sights that orient; in a resection against the first backsight booked.
+        String zero = free
+                ? sights.get(0).target()
+                : setup.at("/orientation/sights/0").asString();
         Map<Integer, Double> zeros = new HashMap<>();
         for (int set : sights.stream().map(Sight::set).distinct().toList()) {
             List<Sight> back = sights.stream()
@@ -121,6 +124,14 @@ final class SecondOpinion {
             out.rays.add(ray(setup, fix, zeros));
         }
         spread(out.rays, zeros.keySet());
+        if (!free) {
+            occupied(setup, out, zeros);
+        }
+        return out;
+    }
+
+    private void occupied(JsonNode setup, Outcome out, Map<Integer, Double> zeros) {
+        Place station = places.get(trueName(setup.get("station").asString()));
         orient(setup, station, out);
         for (Ray ray : out.rays) {
             if (ray.direction != null && ray.horizontal != null) {
@@ -131,7 +142,6 @@ final class SecondOpinion {
             take(setup, ray);
         }
         close(setup, out, zeros);
-        return out;
     }
 
     /** What a ray adds: a position where its mark has none and its role gives one, else a check; a backsight neither. */
