@@ -86,24 +86,8 @@ class ReportTest {
     // The same job written in feet and gon: the international foot is 0.3048 m, a turn 400 gon.
     @Test
     void aReportSpeaksTheUnitsOfItsJob() {
-        Job demo = AlderWeir.job();
-        Job feet = new Job(
-                demo.name(),
-                demo.place(),
-                new Units(LengthUnit.FOOT, AngleUnit.GON),
-                demo.classOfWork(),
-                false,
-                demo.earth(),
-                demo.instruments(),
-                demo.reflectors(),
-                demo.codes(),
-                demo.marks(),
-                List.of(),
-                List.of(),
-                List.of(),
-                demo.network(),
-                List.of(),
-                List.of());
+        Job feet =
+                AlderWeir.job().with(new Units(LengthUnit.FOOT, AngleUnit.GON)).withSetups(List.of());
         String html = new Report(Survey.compute(feet), Optional.empty(), List.of(), Instant.EPOCH).html("x.css");
         assertThat(html).contains("6561.680").contains("angles gon").doesNotContain("2000.000");
     }

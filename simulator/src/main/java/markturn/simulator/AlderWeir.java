@@ -120,23 +120,22 @@ public final class AlderWeir {
     }
 
     private Job opened(List<Mark> marks, List<Setup> setups, List<Decision> decisions) {
-        Job job = new Job(
-                "Alder Weir",
-                "Mill weir and fish pass, River Alder",
-                new Units(LengthUnit.METRE, AngleUnit.DMS),
-                ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
-                false,
-                Earth.USUAL,
-                List.of(instrument),
-                List.of(
-                        new Reflector(PRISM, -0.0300, 0.0005, 0.001, Optional.of(new Notch(0.04, 0.09))),
-                        new Reflector(POLE, -0.0300, 0.002, 0.002, Optional.empty()),
-                        Reflector.NONE),
-                marks,
-                setups,
-                List.of(),
-                List.of(),
-                decisions);
+        Job job = Job.opened(
+                        "Alder Weir",
+                        "Mill weir and fish pass, River Alder",
+                        new Units(LengthUnit.METRE, AngleUnit.DMS),
+                        ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
+                        false,
+                        Earth.USUAL)
+                .plus(instrument)
+                .plus(new Reflector(PRISM, -0.0300, 0.0005, 0.001, Optional.of(new Notch(0.04, 0.09))))
+                .plus(new Reflector(POLE, -0.0300, 0.002, 0.002, Optional.empty()))
+                .plus(Reflector.NONE)
+                .withMarks(marks)
+                .withSetups(setups);
+        for (Decision decision : decisions) {
+            job = job.plus(decision);
+        }
         for (Code code : CODES) {
             job = job.with(code);
         }
@@ -384,22 +383,7 @@ public final class AlderWeir {
 
     private Reading booked(Reading reading) {
         clock = clock.plusSeconds(75);
-        return new Reading(
-                reading.target(),
-                reading.role(),
-                reading.set(),
-                reading.face(),
-                reading.circle(),
-                reading.zenith(),
-                reading.slope(),
-                reading.slopes(),
-                reading.reflector(),
-                reading.targetHeight(),
-                Optional.of(clock),
-                reading.origin(),
-                reading.applied(),
-                reading.offset(),
-                reading.struck());
+        return reading.withAt(clock);
     }
 
     private void pause(int minutes) {

@@ -2,7 +2,6 @@ package markturn.simulator;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -88,22 +87,21 @@ class FindingsTest {
         }
         marks.add(Mark.named("T1", Mark.Kind.NEW));
         marks.add(Mark.named("301", Mark.Kind.LOCATED));
-        return new Job(
+        return opened().plus(INSTRUMENT)
+                .plus(new Reflector("R1", -0.03, 0, 0, Optional.empty()))
+                .plus(new Reflector("R2", 0, 0, 0, Optional.empty()))
+                .withMarks(marks)
+                .plus(setup);
+    }
+
+    private static Job opened() {
+        return Job.opened(
                 "test",
                 "",
                 new Units(LengthUnit.METRE, AngleUnit.DMS),
                 ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
                 false,
-                Earth.USUAL,
-                List.of(INSTRUMENT),
-                List.of(
-                        new Reflector("R1", -0.03, 0, 0, Optional.empty()),
-                        new Reflector("R2", 0, 0, 0, Optional.empty())),
-                marks,
-                List.of(setup),
-                List.of(),
-                List.of(),
-                List.of());
+                Earth.USUAL);
     }
 
     private static Job quiet() {
@@ -128,48 +126,11 @@ class FindingsTest {
 
     private static Reading turned(Reading of, double radians) {
         String written = AngleUnit.DMS.write(of.circle().radians() + radians, 1);
-        return with(
-                of,
-                new Circle(AngleUnit.DMS.read(written), written),
-                of.slope(),
-                of.reflector(),
-                of.applied(),
-                of.at());
+        return of.withCircle(new Circle(AngleUnit.DMS.read(written), written));
     }
 
     private static Reading longer(Reading of, double metres) {
-        return with(
-                of,
-                of.circle(),
-                OptionalDouble.of(of.slope().getAsDouble() + metres),
-                of.reflector(),
-                of.applied(),
-                of.at());
-    }
-
-    private static Reading with(
-            Reading of,
-            Circle circle,
-            OptionalDouble slope,
-            String reflector,
-            Optional<Reading.Applied> applied,
-            Optional<Instant> at) {
-        return new Reading(
-                of.target(),
-                of.role(),
-                of.set(),
-                of.face(),
-                circle,
-                of.zenith(),
-                slope,
-                of.slopes(),
-                reflector,
-                of.targetHeight(),
-                at,
-                of.origin(),
-                applied,
-                of.offset(),
-                of.struck());
+        return of.withSlope(OptionalDouble.of(of.slope().getAsDouble() + metres));
     }
 
     private static Job backsights(UnaryOperator<Reading> change) {
@@ -247,18 +208,7 @@ class FindingsTest {
         mistakes.put(
                 "closing-sight-missing", setup(s -> s.withReadings(s.readings().subList(0, 12))));
         mistakes.put("one-set", setup(s -> s.withReadings(s.readings().subList(0, 4))));
-        mistakes.put(
-                "not-levelled",
-                setup(s -> new Setup(
-                        s.name(),
-                        s.station(),
-                        s.method(),
-                        s.instrument(),
-                        s.instrumentHeight(),
-                        Optional.of(new Setup.Tilt(40 * Angles.SECOND, 0, false)),
-                        s.atmosphere(),
-                        s.orientation(),
-                        s.readings())));
+        mistakes.put("not-levelled", setup(s -> s.withTilt(new Setup.Tilt(40 * Angles.SECOND, 0, false))));
         mistakes.put(
                 "second-fix",
                 setup(s -> s.withReadings(s.readings().stream()
@@ -282,13 +232,8 @@ class FindingsTest {
                 "prism-on-reflectorless",
                 reading(
                         8,
-                        r -> with(
-                                r,
-                                r.circle(),
-                                r.slope(),
-                                "none",
-                                Optional.of(new Reading.Applied(OptionalDouble.of(-0.03), OptionalDouble.empty())),
-                                r.at())));
+                        r -> r.withReflector("none")
+                                .withApplied(new Reading.Applied(OptionalDouble.of(-0.03), OptionalDouble.empty()))));
         mistakes.put("coaxing", setup(s -> {
             List<Reading> longer = new ArrayList<>(s.readings());
             for (int i = 0; i < 8; i++) {
@@ -342,20 +287,12 @@ class FindingsTest {
                 OptionalDouble.empty(),
                 Atmosphere.USUAL_REFERENCE,
                 Optional.empty());
-        Job job = new Job(
-                "test",
-                "",
-                base.units(),
-                base.classOfWork(),
-                false,
-                Earth.USUAL,
-                List.of(weak),
-                base.reflectors(),
-                List.of(
-                        Mark.control("A", 0, 0, OptionalDouble.of(0), ""),
-                        Mark.control("B", 40, 0, OptionalDouble.of(0), ""),
-                        Mark.named("T1", Mark.Kind.NEW)),
-                List.of(new Setup(
+        Job job = opened().plus(weak)
+                .plus(base.reflectors().get(0))
+                .plus(Mark.control("A", 0, 0, OptionalDouble.of(0), ""))
+                .plus(Mark.control("B", 40, 0, OptionalDouble.of(0), ""))
+                .plus(Mark.named("T1", Mark.Kind.NEW))
+                .plus(new Setup(
                         "S1",
                         "A",
                         Setup.Method.OCCUPIED,
@@ -364,10 +301,7 @@ class FindingsTest {
                         Optional.empty(),
                         Optional.empty(),
                         new Setup.BySights(List.of("B")),
-                        readings)),
-                List.of(),
-                List.of(),
-                List.of());
+                        readings));
         assertThat(codes(job))
                 .contains("short-backsight", "ppm-unset", "cannot-hold-class", "not-levelled", "closing-sight-missing");
     }

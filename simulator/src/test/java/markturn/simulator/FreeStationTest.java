@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.OptionalInt;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import markturn.survey.Survey;
@@ -46,7 +45,7 @@ class FreeStationTest {
             for (Face face : Face.values()) {
                 for (String mark : sighted) {
                     Reading reading = station.point(mark, Role.BACKSIGHT, set, face, "Prism", 1.5);
-                    readings.add(distances ? reading : withoutDistance(reading));
+                    readings.add(distances ? reading : reading.withSlope(OptionalDouble.empty()));
                 }
             }
         }
@@ -61,25 +60,6 @@ class FreeStationTest {
                 new Setup.ByResection(List.of(), false),
                 readings);
         return blank.plus(Mark.named("FREE", Mark.Kind.NEW)).plus(setup);
-    }
-
-    private static Reading withoutDistance(Reading r) {
-        return new Reading(
-                r.target(),
-                r.role(),
-                r.set(),
-                r.face(),
-                r.circle(),
-                r.zenith(),
-                OptionalDouble.empty(),
-                List.of(),
-                r.reflector(),
-                r.targetHeight(),
-                r.at(),
-                r.origin(),
-                r.applied(),
-                r.offset(),
-                r.struck());
     }
 
     private static List<String> codes(Job job) {
@@ -281,23 +261,7 @@ class FreeStationTest {
         for (String target : List.of(back, fore)) {
             Role role = target.equals(back) ? Role.BACKSIGHT : target.startsWith("POND") ? Role.FORESIGHT : Role.CHECK;
             Reading r = simulated.point(target, role, 1, Face.LEFT, "Prism", targetHeight);
-            readings.add(new Reading(
-                    r.target(),
-                    r.role(),
-                    OptionalInt.of(1),
-                    r.face(),
-                    r.circle(),
-                    r.zenith(),
-                    r.slope(),
-                    r.slopes(),
-                    r.reflector(),
-                    r.targetHeight(),
-                    r.at(),
-                    r.origin(),
-                    r.applied(),
-                    r.offset(),
-                    target.equals(forced) ? OptionalDouble.of(0.0003) : OptionalDouble.empty(),
-                    r.struck()));
+            readings.add(target.equals(forced) ? r.withCentring(0.0003) : r);
         }
         return new Setup(
                 name,

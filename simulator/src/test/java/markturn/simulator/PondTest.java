@@ -38,7 +38,7 @@ class PondTest {
         Job then = job.withSetup(
                 "S2",
                 s -> s.withReadings(Stream.concat(
-                                first.stream().map(PondTest::standing),
+                                first.stream().map(Reading::restored),
                                 s.readings().stream().filter(r -> r.role() == Reading.Role.DETAIL))
                         .toList()));
         MeasuredTraverse run = pond(then);
@@ -46,24 +46,5 @@ class PondTest {
         assertThat(run.linear().orElseThrow()).isGreaterThan(1);
         // And the program says where it was.
         assertThat(run.suspects().get(0).what().setup()).isEqualTo("S2");
-    }
-
-    private static Reading standing(Reading reading) {
-        return new Reading(
-                reading.target(),
-                reading.role(),
-                reading.set(),
-                reading.face(),
-                reading.circle(),
-                reading.zenith(),
-                reading.slope(),
-                reading.slopes(),
-                reading.reflector(),
-                reading.targetHeight(),
-                reading.at(),
-                reading.origin(),
-                reading.applied(),
-                reading.offset(),
-                java.util.Optional.empty());
     }
 }

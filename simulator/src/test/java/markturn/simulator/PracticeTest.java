@@ -37,21 +37,7 @@ class PracticeTest {
 
     /** A whole setup on pillar 1 turned by the station itself: sets, detail, a closing sight. */
     private static Job turned(Practice practice, ClassOfWork.Preset preset) {
-        Job blank = AlderWeir.blank();
-        Job job = new Job(
-                blank.name(),
-                blank.place(),
-                blank.units(),
-                ClassOfWork.of(preset),
-                false,
-                blank.earth(),
-                blank.instruments(),
-                blank.reflectors(),
-                blank.marks(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of());
+        Job job = AlderWeir.blank().with(ClassOfWork.of(preset));
         job = job.plus(Mark.named("POND 1", Mark.Kind.NEW)).plus(Mark.named("CREST 1", Mark.Kind.LOCATED));
         job = job.plus(new Setup(
                 "S1",

@@ -55,30 +55,31 @@ public final class Jobs {
         marks.add(Mark.named("T1", Mark.Kind.NEW));
         marks.add(Mark.named("T2", Mark.Kind.NEW));
         marks.add(Mark.named("301", Mark.Kind.LOCATED));
-        Setup setup = new Setup(
-                "S1",
-                "A",
+        return Job.opened(
+                        "test",
+                        "",
+                        new Units(LengthUnit.METRE, AngleUnit.DMS),
+                        ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
+                        false,
+                        earth)
+                .plus(INSTRUMENT)
+                .plus(PRISM)
+                .withMarks(marks)
+                .plus(setup("S1", "A", "B", readings).withOrientation(orientation));
+    }
+
+    /** A levelled setup on a mark, the instrument 1.6 m above it. */
+    public static Setup setup(String name, String station, String back, List<Reading> readings) {
+        return new Setup(
+                name,
+                station,
                 Setup.Method.OCCUPIED,
                 "I1",
                 Optional.of(MeasuredHeight.toAxis(1.6)),
                 Optional.of(new Setup.Tilt(0, 0, true)),
                 Optional.empty(),
-                orientation,
+                new Setup.BySights(List.of(back)),
                 readings);
-        return new Job(
-                "test",
-                "",
-                new Units(LengthUnit.METRE, AngleUnit.DMS),
-                ClassOfWork.of(ClassOfWork.Preset.ENGINEERING),
-                false,
-                earth,
-                List.of(INSTRUMENT),
-                List.of(PRISM),
-                marks,
-                List.of(setup),
-                List.of(),
-                List.of(),
-                List.of());
     }
 
     /** A reading in a set (0: none), angles in file notation, at height 1.6 so that level sights carry the station's elevation. */

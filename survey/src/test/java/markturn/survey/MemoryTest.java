@@ -6,12 +6,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import markturn.survey.angle.AngleUnit;
-import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
-import markturn.survey.job.Setup;
 import org.junit.jupiter.api.Test;
 
 /** A job that is computed while it grows and changes is the same as one computed from nothing. Theory: a pure function. */
@@ -21,27 +19,11 @@ class MemoryTest {
         return Jobs.pair(target, role, 1, AngleUnit.DMS.write(left, 1), AngleUnit.DMS.write(left + Math.PI, 1), slope);
     }
 
-    private static Setup setup(String name, String on, String back, List<Reading> readings) {
-        Setup of = Jobs.with(new Earth(6371000, 0.13, false, 1), new Setup.BySights(List.of(back)), readings)
-                .setups()
-                .get(0);
-        return new Setup(
-                name,
-                on,
-                of.method(),
-                of.instrument(),
-                of.instrumentHeight(),
-                of.tilt(),
-                of.atmosphere(),
-                of.orientation(),
-                readings);
-    }
-
     @Test
     void whateverChangesTheResultIsAsIfComputedAnew() {
         Random random = new Random(11);
         Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
-        job = job.plus(setup(
+        job = job.plus(Jobs.setup(
                 "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
         Memory memory = new Memory();
         List<SurveyResult> all = new ArrayList<>();
@@ -102,7 +84,7 @@ class MemoryTest {
     @Test
     void whatDidNotChangeIsTakenOver() {
         Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
-        job = job.plus(setup(
+        job = job.plus(Jobs.setup(
                 "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
         Memory memory = new Memory();
         SurveyResult before = Survey.compute(job, memory);

@@ -40,45 +40,25 @@ public record Job(
         decisions = List.copyOf(decisions);
     }
 
-    /** A job without codes, traverses and network. */
-    public Job(
-            String name,
-            String place,
-            Units units,
-            ClassOfWork classOfWork,
-            boolean planOnly,
-            Earth earth,
-            List<Instrument> instruments,
-            List<Reflector> reflectors,
-            List<Mark> marks,
-            List<Setup> setups,
-            List<SatelliteFix> fixes,
-            List<Adopted> adopted,
-            List<Decision> decisions) {
-        this(
-                name,
-                place,
-                units,
-                classOfWork,
-                planOnly,
-                earth,
-                instruments,
-                reflectors,
-                List.of(),
-                marks,
-                setups,
-                fixes,
-                List.of(),
-                Network.NOT_ASKED,
-                adopted,
-                decisions);
-    }
-
     /** A job in which nothing has been booked. */
     public static Job opened(String name, String place, Units units, ClassOfWork work, boolean planOnly, Earth earth) {
         return new Job(
-                name, place, units, work, planOnly, earth, List.of(), List.of(), List.of(), List.of(), List.of(),
-                List.of(), List.of());
+                name,
+                place,
+                units,
+                work,
+                planOnly,
+                earth,
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Network.NOT_ASKED,
+                List.of(),
+                List.of());
     }
 
     /** The instrument of that name, which must be listed. */
@@ -228,6 +208,31 @@ public record Job(
                 decisions);
     }
 
+    /** The same job written in other units. */
+    public Job with(Units other) {
+        return changed(draft -> draft.units = other);
+    }
+
+    /** The same job in another class of work. */
+    public Job with(ClassOfWork other) {
+        return changed(draft -> draft.classOfWork = other);
+    }
+
+    /** The same job with heights, or without any. */
+    public Job withPlanOnly(boolean only) {
+        return changed(draft -> draft.planOnly = only);
+    }
+
+    /** The same job with these marks and no others. */
+    public Job withMarks(List<Mark> others) {
+        return changed(draft -> draft.marks = others);
+    }
+
+    /** The same job with these setups and no others. */
+    public Job withSetups(List<Setup> others) {
+        return changed(draft -> draft.setups = others);
+    }
+
     /** The same job on another earth. */
     public Job withEarth(Earth other) {
         return changed(draft -> draft.earth = other);
@@ -288,6 +293,9 @@ public record Job(
     /** A job while one thing of it is changed: what changes is named once, the rest stays. */
     private static final class Draft {
         private final Job before;
+        private Units units;
+        private ClassOfWork classOfWork;
+        private boolean planOnly;
         private Earth earth;
         private List<Instrument> instruments;
         private List<Reflector> reflectors;
@@ -302,6 +310,9 @@ public record Job(
 
         Draft(Job before) {
             this.before = before;
+            this.units = before.units;
+            this.classOfWork = before.classOfWork;
+            this.planOnly = before.planOnly;
             this.earth = before.earth;
             this.instruments = before.instruments;
             this.reflectors = before.reflectors;
@@ -319,9 +330,9 @@ public record Job(
             return new Job(
                     before.name,
                     before.place,
-                    before.units,
-                    before.classOfWork,
-                    before.planOnly,
+                    units,
+                    classOfWork,
+                    planOnly,
                     earth,
                     instruments,
                     reflectors,

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.Consumer;
 
 /**
  * One pointing as it was booked.
@@ -110,68 +111,118 @@ public record Reading(
 
     /** The same reading struck out. */
     public Reading struckOut(String reason) {
-        return with(target, role, circle, reflector, targetHeight, applied, Optional.of(reason));
+        return changed(draft -> draft.struck = Optional.of(reason));
     }
 
     /** The same reading standing again. */
     public Reading restored() {
-        return with(target, role, circle, reflector, targetHeight, applied, Optional.empty());
+        return changed(draft -> draft.struck = Optional.empty());
     }
 
     /** The same reading of another target. */
     public Reading withTarget(String other) {
-        return with(other, role, circle, reflector, targetHeight, applied, struck);
+        return changed(draft -> draft.target = other);
     }
 
     /** The same reading, taken for another reason. */
     public Reading withRole(Role other) {
-        return with(target, other, circle, reflector, targetHeight, applied, struck);
+        return changed(draft -> draft.role = other);
     }
 
     /** The same reading with another value of the circle. */
     public Reading withCircle(Circle other) {
-        return with(target, role, other, reflector, targetHeight, applied, struck);
+        return changed(draft -> draft.circle = other);
+    }
+
+    /** The same reading with another slope distance, metres, or without any. */
+    public Reading withSlope(OptionalDouble other) {
+        return changed(draft -> draft.slope = other);
     }
 
     /** The same reading to another reflector. */
     public Reading withReflector(String other) {
-        return with(target, role, circle, other, targetHeight, applied, struck);
+        return changed(draft -> draft.reflector = other);
     }
 
     /** The same reading with its height of target noted anew. */
     public Reading withTargetHeight(MeasuredHeight height) {
-        return with(target, role, circle, reflector, Optional.of(height), applied, struck);
+        return changed(draft -> draft.targetHeight = Optional.of(height));
+    }
+
+    /** The same reading taken then. */
+    public Reading withAt(Instant time) {
+        return changed(draft -> draft.at = Optional.of(time));
     }
 
     /** The same reading with what the instrument had keyed in noted anew. */
     public Reading withApplied(Applied keyedIn) {
-        return with(target, role, circle, reflector, targetHeight, Optional.of(keyedIn), struck);
+        return changed(draft -> draft.applied = Optional.of(keyedIn));
     }
 
-    private Reading with(
-            String thisTarget,
-            Role thisRole,
-            Circle thisCircle,
-            String thisReflector,
-            Optional<MeasuredHeight> thisHeight,
-            Optional<Applied> thisApplied,
-            Optional<String> thisStruck) {
-        return new Reading(
-                thisTarget,
-                thisRole,
-                set,
-                face,
-                thisCircle,
-                zenith,
-                slope,
-                slopes,
-                thisReflector,
-                thisHeight,
-                at,
-                origin,
-                thisApplied,
-                offset,
-                centringStdDev,
-                thisStruck);
+    /** The same reading of a point beside its target. */
+    public Reading withOffset(Offset other) {
+        return changed(draft -> draft.offset = Optional.of(other));
+    }
+
+    /** The same reading of a target centred within so much, metres. */
+    public Reading withCentring(double stdDev) {
+        return changed(draft -> draft.centringStdDev = OptionalDouble.of(stdDev));
+    }
+
+    private Reading changed(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.reading();
+    }
+
+    /** A reading while one thing of it is changed: what changes is named once, the rest stays. */
+    private static final class Draft {
+        private final Reading before;
+        private String target;
+        private Role role;
+        private Circle circle;
+        private OptionalDouble slope;
+        private String reflector;
+        private Optional<MeasuredHeight> targetHeight;
+        private Optional<Instant> at;
+        private Optional<Applied> applied;
+        private Optional<Offset> offset;
+        private OptionalDouble centringStdDev;
+        private Optional<String> struck;
+
+        Draft(Reading before) {
+            this.before = before;
+            this.target = before.target;
+            this.role = before.role;
+            this.circle = before.circle;
+            this.slope = before.slope;
+            this.reflector = before.reflector;
+            this.targetHeight = before.targetHeight;
+            this.at = before.at;
+            this.applied = before.applied;
+            this.offset = before.offset;
+            this.centringStdDev = before.centringStdDev;
+            this.struck = before.struck;
+        }
+
+        Reading reading() {
+            return new Reading(
+                    target,
+                    role,
+                    before.set,
+                    before.face,
+                    circle,
+                    before.zenith,
+                    slope,
+                    before.slopes,
+                    reflector,
+                    targetHeight,
+                    at,
+                    before.origin,
+                    applied,
+                    offset,
+                    centringStdDev,
+                    struck);
+        }
     }
 }

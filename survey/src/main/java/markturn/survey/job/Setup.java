@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 
 /**
@@ -186,16 +187,19 @@ public record Setup(
         return method == Method.RESECTION;
     }
 
+    /** The same setup on another mark. */
+    public Setup withStation(String other) {
+        return changed(draft -> draft.station = other);
+    }
+
     /** The same setup oriented otherwise. */
     public Setup withOrientation(Orientation other) {
-        return new Setup(
-                name, station, method, instrument, instrumentHeight, tilt, atmosphere, other, settingUp, readings);
+        return changed(draft -> draft.orientation = other);
     }
 
     /** The same setup with other readings. */
     public Setup withReadings(List<Reading> others) {
-        return new Setup(
-                name, station, method, instrument, instrumentHeight, tilt, atmosphere, orientation, settingUp, others);
+        return changed(draft -> draft.readings = others);
     }
 
     /** The same setup with one reading more. */
@@ -207,32 +211,17 @@ public record Setup(
 
     /** The same setup with its instrument height noted anew. */
     public Setup withInstrumentHeight(MeasuredHeight height) {
-        return new Setup(
-                name,
-                station,
-                method,
-                instrument,
-                Optional.of(height),
-                tilt,
-                atmosphere,
-                orientation,
-                settingUp,
-                readings);
+        return changed(draft -> draft.instrumentHeight = Optional.of(height));
+    }
+
+    /** The same setup, levelled so well. */
+    public Setup withTilt(Tilt other) {
+        return changed(draft -> draft.tilt = Optional.of(other));
     }
 
     /** The same setup in other air. */
     public Setup withAtmosphere(Atmosphere air) {
-        return new Setup(
-                name,
-                station,
-                method,
-                instrument,
-                instrumentHeight,
-                tilt,
-                Optional.of(air),
-                orientation,
-                settingUp,
-                readings);
+        return changed(draft -> draft.atmosphere = Optional.of(air));
     }
 
     /** The same setup with one of its readings changed. */
@@ -240,5 +229,46 @@ public record Setup(
         List<Reading> changed = new ArrayList<>(readings);
         changed.set(place, change.apply(changed.get(place)));
         return withReadings(changed);
+    }
+
+    private Setup changed(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.setup();
+    }
+
+    /** A setup while one thing of it is changed: what changes is named once, the rest stays. */
+    private static final class Draft {
+        private final Setup before;
+        private String station;
+        private Optional<MeasuredHeight> instrumentHeight;
+        private Optional<Tilt> tilt;
+        private Optional<Atmosphere> atmosphere;
+        private Orientation orientation;
+        private List<Reading> readings;
+
+        Draft(Setup before) {
+            this.before = before;
+            this.station = before.station;
+            this.instrumentHeight = before.instrumentHeight;
+            this.tilt = before.tilt;
+            this.atmosphere = before.atmosphere;
+            this.orientation = before.orientation;
+            this.readings = before.readings;
+        }
+
+        Setup setup() {
+            return new Setup(
+                    before.name,
+                    station,
+                    before.method,
+                    before.instrument,
+                    instrumentHeight,
+                    tilt,
+                    atmosphere,
+                    orientation,
+                    before.settingUp,
+                    readings);
+        }
     }
 }

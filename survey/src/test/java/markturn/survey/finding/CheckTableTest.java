@@ -15,7 +15,6 @@ import markturn.survey.finding.CheckTable.Verdict;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Face;
 import markturn.survey.job.Reading.Role;
@@ -29,15 +28,10 @@ class CheckTableTest {
                         reading("B", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "90-00-00", 100.0),
                         reading("p", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 50.0)))
                 .plus(Mark.named("p", Mark.Kind.LOCATED));
-        Setup setup = new Setup(
+        Setup setup = Jobs.setup(
                 "S2",
                 "C",
-                Setup.Method.OCCUPIED,
-                "I1",
-                Optional.of(MeasuredHeight.toAxis(1.6)),
-                Optional.of(new Setup.Tilt(0, 0, true)),
-                Optional.empty(),
-                new Setup.BySights(List.of("A")),
+                "A",
                 List.<Reading>of(
                         reading("A", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "90-00-00", 200.0),
                         reading("p", Role.CHECK, 0, Face.LEFT, "0-00-00", "90-00-00", Double.parseDouble(again))));

@@ -14,7 +14,6 @@ import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Face;
 import markturn.survey.job.Reading.Role;
@@ -25,15 +24,10 @@ import org.junit.jupiter.api.Test;
 /** What a reviewer is told at a glance. A stands at 1000, 5000, B 100 m north of it, C 200 m east; p and q are detail, T1 is new control. */
 class GlanceTest {
     private static Job job() {
-        Setup second = new Setup(
+        Setup second = Jobs.setup(
                 "S2",
                 "C",
-                Setup.Method.OCCUPIED,
-                "I1",
-                Optional.of(MeasuredHeight.toAxis(1.6)),
-                Optional.of(new Setup.Tilt(0, 0, true)),
-                Optional.empty(),
-                new Setup.BySights(List.of("A")),
+                "A",
                 List.<Reading>of(
                         reading("A", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "90-00-00", 200.0),
                         reading("p", Role.CHECK, 0, Face.LEFT, "0-00-00", "90-00-00", 150.003)));

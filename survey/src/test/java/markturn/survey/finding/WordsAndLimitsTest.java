@@ -33,21 +33,7 @@ class WordsAndLimitsTest {
             pair("T1", Role.FORESIGHT, 2, "90-00-24", "270-00-24", 50));
 
     private static Job job(ClassOfWork work, Units units) {
-        Job job = Jobs.with(TWO_SETS);
-        return new Job(
-                job.name(),
-                job.place(),
-                units,
-                work,
-                false,
-                job.earth(),
-                job.instruments(),
-                job.reflectors(),
-                job.marks(),
-                job.setups(),
-                List.of(),
-                List.of(),
-                List.of());
+        return Jobs.with(TWO_SETS).with(units).with(work);
     }
 
     private static Judgement residual(ClassOfWork work) {

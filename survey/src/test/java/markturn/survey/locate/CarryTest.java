@@ -75,23 +75,8 @@ class CarryTest {
     @Test
     void gridDistancesAreGroundTimesTheScaleFactorAndOffsetsToo() {
         Earth grid = new Earth(6371000, 0.13, false, 0.9996);
-        Reading shot = reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 100);
-        Reading offset = new Reading(
-                shot.target(),
-                shot.role(),
-                shot.set(),
-                shot.face(),
-                shot.circle(),
-                shot.zenith(),
-                shot.slope(),
-                shot.slopes(),
-                shot.reflector(),
-                shot.targetHeight(),
-                shot.at(),
-                shot.origin(),
-                shot.applied(),
-                Optional.of(new Reading.Offset(2, 3, 0.5)),
-                shot.struck());
+        Reading offset = reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 100)
+                .withOffset(new Reading.Offset(2, 3, 0.5));
         SurveyResult result =
                 Survey.compute(Jobs.with(grid, new Setup.BySights(List.of("B")), all(BACKSIGHT, List.of(offset))));
         Position at = position(result, "301");
@@ -201,20 +186,7 @@ class CarryTest {
     @Test
     void satelliteFixesGiveWhatNothingElseGivesAndCheckTheRest() {
         Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
-        Job with = new Job(
-                job.name(),
-                job.place(),
-                job.units(),
-                job.classOfWork(),
-                false,
-                job.earth(),
-                job.instruments(),
-                job.reflectors(),
-                job.marks(),
-                job.setups(),
-                List.of(fix("T1", 1000.01, 5050), fix("T2", 1200, 5200)),
-                List.of(),
-                List.of());
+        Job with = job.plus(fix("T1", 1000.01, 5050)).plus(fix("T2", 1200, 5200));
         SurveyResult result = Survey.compute(with);
         assertThat(Math.sqrt(position(result, "T2").plan().nn())).isCloseTo(0.01, within(1e-12));
         // T1 had no coordinates before the setups, so its fix gives them and the setup's ray checks them.
@@ -243,21 +215,7 @@ class CarryTest {
                 Optional.empty(),
                 "",
                 "");
-        Job with = new Job(
-                job.name(),
-                job.place(),
-                job.units(),
-                job.classOfWork(),
-                false,
-                job.earth(),
-                job.instruments(),
-                job.reflectors(),
-                job.marks(),
-                job.setups(),
-                List.of(),
-                List.of(adopted),
-                List.of());
-        SurveyResult result = Survey.compute(with);
+        SurveyResult result = Survey.compute(job.plus(adopted));
         assertThat(position(result, "T1").easting()).isEqualTo(5050.003);
         assertThat(result.measured().mark("T1").orElseThrow().adjustedBy()).contains("Loop");
     }
@@ -290,21 +248,7 @@ class CarryTest {
     @Test
     void aJobThatIsPlanOnlyShowsNoElevationAnywhere() {
         Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
-        Job plan = new Job(
-                job.name(),
-                job.place(),
-                job.units(),
-                job.classOfWork(),
-                true,
-                job.earth(),
-                job.instruments(),
-                job.reflectors(),
-                job.marks(),
-                job.setups(),
-                List.of(),
-                List.of(),
-                List.of());
-        SurveyResult result = Survey.compute(plan);
+        SurveyResult result = Survey.compute(job.withPlanOnly(true));
         assertThat(result.measured().marks())
                 .allSatisfy(m -> assertThat(m.position()
                                 .flatMap(p -> p.elevation().isPresent() ? Optional.of(1) : Optional.empty()))

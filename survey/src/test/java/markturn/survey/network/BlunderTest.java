@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.Predicate;
@@ -102,32 +101,11 @@ class BlunderTest {
                 Role role = target.equals(world.sights(i).get(0)) ? Role.BACKSIGHT : Role.FORESIGHT;
                 readings.addAll(sight(world, station, target, role, added.to(station, target)));
             }
-            setups.add(new Setup(
-                    "S" + i,
-                    station,
-                    Setup.Method.OCCUPIED,
-                    "I1",
-                    Optional.of(MeasuredHeight.toAxis(1.6)),
-                    Optional.of(new Setup.Tilt(0, 0, true)),
-                    Optional.empty(),
-                    new Setup.BySights(List.of(world.sights(i).get(0))),
-                    readings));
+            setups.add(Jobs.setup("S" + i, station, world.sights(i).get(0), readings));
         }
-        Job job = new Job(
-                "test",
-                "",
-                base.units(),
-                base.classOfWork(),
-                false,
-                base.earth(),
-                base.instruments(),
-                base.reflectors(),
-                marks,
-                setups,
-                List.of(),
-                List.of(),
-                List.of());
-        return job.with(new Traverse("Link", world.route(), Traverse.Rule.COMPASS, false));
+        return base.withMarks(marks)
+                .withSetups(setups)
+                .with(new Traverse("Link", world.route(), Traverse.Rule.COMPASS, false));
     }
 
     private static List<Reading> sight(World world, String from, String to, Role role, double[] added) {

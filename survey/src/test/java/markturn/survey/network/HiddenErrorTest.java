@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.Function;
@@ -19,7 +18,6 @@ import markturn.survey.angle.Angles;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Network;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
@@ -114,32 +112,9 @@ class HiddenErrorTest {
                             AngleUnit.DMS.write(Angles.onCircle(circle + Math.PI), 9),
                             value(direction + 1) + errors[direction + 1]));
                 }
-                setups.add(new Setup(
-                        "S" + i,
-                        "M" + i,
-                        Setup.Method.OCCUPIED,
-                        "I1",
-                        Optional.of(MeasuredHeight.toAxis(1.6)),
-                        Optional.of(new Setup.Tilt(0, 0, true)),
-                        Optional.empty(),
-                        new Setup.BySights(List.of("M" + sights[i][0])),
-                        readings));
+                setups.add(Jobs.setup("S" + i, "M" + i, "M" + sights[i][0], readings));
             }
-            return new Job(
-                            "test",
-                            "",
-                            base.units(),
-                            base.classOfWork(),
-                            true,
-                            base.earth(),
-                            base.instruments(),
-                            base.reflectors(),
-                            marks,
-                            setups,
-                            List.of(),
-                            List.of(),
-                            List.of())
-                    .with(new Network(true, false));
+            return base.withPlanOnly(true).withMarks(marks).withSetups(setups).with(new Network(true, false));
         }
     }
 

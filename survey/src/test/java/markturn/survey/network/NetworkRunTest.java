@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.TreeMap;
@@ -21,7 +20,6 @@ import markturn.survey.finding.Finding;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Network;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
@@ -108,32 +106,9 @@ class NetworkRunTest {
                             sight(world, i, to, Role.FORESIGHT, noise, i == 2 && to == 3 ? wrong : new double[2]));
                 }
             }
-            setups.add(new Setup(
-                    "S" + i,
-                    "M" + i,
-                    Setup.Method.OCCUPIED,
-                    "I1",
-                    Optional.of(MeasuredHeight.toAxis(1.6)),
-                    Optional.of(new Setup.Tilt(0, 0, true)),
-                    Optional.empty(),
-                    new Setup.BySights(List.of("M" + back)),
-                    readings));
+            setups.add(Jobs.setup("S" + i, "M" + i, "M" + back, readings));
         }
-        return new Job(
-                        job.name(),
-                        "",
-                        job.units(),
-                        job.classOfWork(),
-                        false,
-                        job.earth(),
-                        job.instruments(),
-                        job.reflectors(),
-                        marks,
-                        setups,
-                        List.of(),
-                        List.of(),
-                        List.of())
-                .with(new Network(true, false));
+        return job.withMarks(marks).withSetups(setups).with(new Network(true, false));
     }
 
     private static SurveyResult computed(Job job) {

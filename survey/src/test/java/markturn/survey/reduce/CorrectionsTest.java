@@ -148,25 +148,7 @@ class CorrectionsTest {
     void aSmallerCentringFigureOfItsOwnReplacesTheUsualOne() {
         List<Reading> readings = pair("B", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 100);
         SurveyResult usual = Survey.compute(Jobs.with(readings));
-        List<Reading> forced = readings.stream()
-                .map(r -> new Reading(
-                        r.target(),
-                        r.role(),
-                        r.set(),
-                        r.face(),
-                        r.circle(),
-                        r.zenith(),
-                        r.slope(),
-                        r.slopes(),
-                        r.reflector(),
-                        r.targetHeight(),
-                        r.at(),
-                        r.origin(),
-                        r.applied(),
-                        r.offset(),
-                        OptionalDouble.of(0),
-                        r.struck()))
-                .toList();
+        List<Reading> forced = readings.stream().map(r -> r.withCentring(0)).toList();
         SurveyResult result = Survey.compute(Jobs.with(forced));
         // Source: the weights of a direction, σ² = σ_dir² + (σ_ci² + σ_ct²)/D², here 2" and 1 mm on 100 m.
         double pointing = Math.pow(2 * Angles.SECOND, 2);
@@ -177,22 +159,7 @@ class CorrectionsTest {
     }
 
     private static Reading at(Reading reading, int minute) {
-        return new Reading(
-                reading.target(),
-                reading.role(),
-                reading.set(),
-                reading.face(),
-                reading.circle(),
-                reading.zenith(),
-                reading.slope(),
-                reading.slopes(),
-                reading.reflector(),
-                reading.targetHeight(),
-                Optional.of(Instant.parse("2026-05-04T08:00:00Z").plusSeconds(60L * minute)),
-                reading.origin(),
-                reading.applied(),
-                reading.offset(),
-                reading.struck());
+        return reading.withAt(Instant.parse("2026-05-04T08:00:00Z").plusSeconds(60L * minute));
     }
 
     /** A circle that turns by 1" a minute from minute 0 on, looked back at after 60 minutes. */

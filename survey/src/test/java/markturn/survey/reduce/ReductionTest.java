@@ -8,7 +8,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import markturn.survey.Jobs;
@@ -186,22 +185,8 @@ class ReductionTest {
         // Source: definition S' = S + (K − K_set) + S·(ppm − ppm_set)·1e-6. The prism's −30 mm left on without
         // reflector is 30 mm short.
         Reading plain = reading("301", Role.DETAIL, 0, Face.LEFT, "10-00-00", "90-00-00", 50);
-        Reading left = new Reading(
-                plain.target(),
-                plain.role(),
-                plain.set(),
-                plain.face(),
-                plain.circle(),
-                plain.zenith(),
-                plain.slope(),
-                plain.slopes(),
-                "none",
-                plain.targetHeight(),
-                plain.at(),
-                plain.origin(),
-                Optional.of(new Reading.Applied(OptionalDouble.of(-0.03), OptionalDouble.of(5))),
-                plain.offset(),
-                plain.struck());
+        Reading left = plain.withReflector("none")
+                .withApplied(new Reading.Applied(OptionalDouble.of(-0.03), OptionalDouble.of(5)));
         Job job = Jobs.with(List.of(left));
         assertThat(Distances.corrected(job, job.setups().get(0), left).getAsDouble())
                 .isCloseTo(50.03, within(1e-12));

@@ -162,18 +162,7 @@ class OccupiedTest {
                         Optional.empty(),
                         "",
                         Optional.of("B")))
-                .withSetup(
-                        "S1",
-                        s -> new Setup(
-                                s.name(),
-                                s.station(),
-                                s.method(),
-                                s.instrument(),
-                                s.instrumentHeight(),
-                                s.tilt(),
-                                s.atmosphere(),
-                                new Setup.BySights(List.of("B-again")),
-                                s.readings()));
+                .withSetup("S1", s -> s.withOrientation(new Setup.BySights(List.of("B-again"))));
         SurveyResult result = Survey.compute(named);
         assertThat(result.measured()
                         .mark("T1")
@@ -238,18 +227,7 @@ class OccupiedTest {
     @Test
     void aSetupOnAnUnknownStationCarriesNothingAndSaysSo() {
         Job job = Jobs.with(all(BACKSIGHT, pair("T2", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)))
-                .withSetup(
-                        "S1",
-                        s -> new Setup(
-                                s.name(),
-                                "T1",
-                                s.method(),
-                                s.instrument(),
-                                s.instrumentHeight(),
-                                s.tilt(),
-                                s.atmosphere(),
-                                s.orientation(),
-                                s.readings()));
+                .withSetup("S1", s -> s.withStation("T1"));
         SurveyResult result = Survey.compute(job);
         assertThat(result.measured().setup("S1").station()).isEmpty();
         assertThat(result.measured().mark("T2").orElseThrow().position()).isEmpty();
@@ -259,15 +237,10 @@ class OccupiedTest {
     @Test
     void aStationCarriedEarlierBringsItsOwnUncertainty() {
         Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
-        Setup next = new Setup(
+        Setup next = Jobs.setup(
                 "S2",
                 "T1",
-                Setup.Method.OCCUPIED,
-                "I1",
-                job.setups().get(0).instrumentHeight(),
-                Optional.empty(),
-                Optional.empty(),
-                new Setup.BySights(List.of("A")),
+                "A",
                 all(
                         pair("A", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 50),
                         pair("T2", Role.FORESIGHT, 1, "180-00-00", "0-00-00", 50)));
