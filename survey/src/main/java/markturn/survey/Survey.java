@@ -87,6 +87,7 @@ public final class Survey {
             Positions positions = new Positions(job, adopted, runs);
             List<MeasuredSetup> setups = new ArrayList<>();
             for (Setup setup : job.setups()) {
+                positions.construct(setup, setups);
                 MeasuredSetup measured = memory.measured(job, setup, positions.known());
                 positions.carry(measured);
                 setups.add(measured);

@@ -36,6 +36,9 @@ public final class Positions {
     /** Marks adopted by a run whose first fix, which gave their carried position, has not come up yet. */
     private final Set<String> awaited = new HashSet<>();
 
+    /** Constructed marks that a setup rests on. */
+    private final Set<String> inUse = new HashSet<>();
+
     private final SecondSights secondSights;
     /** What was decided holds for the first second sight from a setup. */
     private final Set<String> decidedOnce = new HashSet<>();
@@ -129,22 +132,46 @@ public final class Positions {
     }
 
     /**
-     * Places what could not be held at itself, once everything was carried.
+     * Places what a setup stands on or is oriented by and what could not be held at itself, from what was seen before.
+     *
+     * @param before the setups that came before it
+     */
+    public void construct(Setup needing, List<MeasuredSetup> before) {
+        Stream.concat(Stream.of(needing.station()), needing.orientation().sights().stream())
+                .map(job::trueName)
+                .filter(name -> !known.containsKey(name))
+                .flatMap(name -> job.mark(name).stream())
+                .filter(this::isConstructed)
+                .forEach(mark -> {
+                    construct(mark, before);
+                    inUse.add(mark.name());
+                });
+    }
+
+    /**
+     * Places what could not be held at itself, once everything was carried. What a setup has rested on already stays where it was then.
      *
      * @param setups all of the job
      */
     public void construct(List<MeasuredSetup> setups) {
-        Constructions constructions = new Constructions(job, setups, known);
         for (Mark mark : job.marks()) {
-            if (mark.by().isPresent() && mark.given().isEmpty() && !adjustedBy.containsKey(mark.name())) {
+            if (isConstructed(mark) && !inUse.contains(mark.name())) {
                 known.remove(mark.name());
                 from.remove(mark.name());
-                constructions.place(mark).ifPresent(placed -> {
-                    put(mark.name(), placed.at());
-                    from.put(mark.name(), placed.from());
-                });
+                construct(mark, setups);
             }
         }
+    }
+
+    private boolean isConstructed(Mark mark) {
+        return mark.by().isPresent() && mark.given().isEmpty() && !adjustedBy.containsKey(mark.name());
+    }
+
+    private void construct(Mark mark, List<MeasuredSetup> setups) {
+        new Constructions(job, setups, known).place(mark).ifPresent(placed -> {
+            put(mark.name(), placed.at());
+            from.put(mark.name(), placed.from());
+        });
     }
 
     /** A free station is a mark that was fixed; one that had a position is checked by it. */

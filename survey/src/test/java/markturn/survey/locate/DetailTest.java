@@ -14,6 +14,7 @@ import markturn.survey.Jobs;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Angles;
 import markturn.survey.job.Code;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Decision;
@@ -112,6 +113,68 @@ class DetailTest {
         assertThat(Math.sqrt(corner.plan().nn() + corner.plan().ee()))
                 .isGreaterThan(
                         Math.sqrt(at(job, "2").plan().nn() + at(job, "2").plan().ee()));
+    }
+
+    // Source: plane geometry; the corner lies at 1020, 5012, so A is seen from it at the azimuth back to 1000, 5000.
+    @Test
+    void whatWasConstructedCanBeStoodOnAndSighted() {
+        Job job = job(
+                List.of(
+                        located("1"),
+                        located("2"),
+                        located("3"),
+                        located("4"),
+                        located("corner").withConstruction(new Construction.Corner("1", "2", "3", "4"))),
+                List.of(sight("1", 20, 5, 0), sight("2", 20, 8, 0), sight("3", 15, 12, 0), sight("4", 12, 12, 0)));
+        double toA = Math.atan2(-12, -20);
+        Job longer = job.plus(Jobs.setup(
+                        "S2",
+                        "corner",
+                        "A",
+                        List.of(
+                                reading("A", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "90-00-00", Math.hypot(20, 12)),
+                                // Due east of the corner.
+                                reading(
+                                        "T1",
+                                        Role.FORESIGHT,
+                                        1,
+                                        Face.LEFT,
+                                        AngleUnit.DMS.write(Angles.onCircle(Math.PI / 2 - toA), 4),
+                                        "90-00-00",
+                                        40))))
+                .plus(Jobs.setup(
+                        "S3",
+                        "C",
+                        "corner",
+                        List.of(
+                                reading(
+                                        "corner",
+                                        Role.BACKSIGHT,
+                                        1,
+                                        Face.LEFT,
+                                        "0-00-00",
+                                        "90-00-00",
+                                        Math.hypot(20, 188)),
+                                reading(
+                                        "T2",
+                                        Role.FORESIGHT,
+                                        1,
+                                        Face.LEFT,
+                                        AngleUnit.DMS.write(Angles.onCircle(-Math.atan2(-188, 20)), 4),
+                                        "90-00-00",
+                                        60))));
+        assertThat(at(longer, "T1").northing()).isCloseTo(1020, within(1e-4));
+        assertThat(at(longer, "T1").easting()).isCloseTo(5052, within(1e-4));
+        // Due north of C.
+        assertThat(at(longer, "T2").northing()).isCloseTo(1060, within(1e-3));
+        assertThat(at(longer, "T2").easting()).isCloseTo(5200, within(1e-3));
+        // What it rests on it still says: the corner's own uncertainty goes with it.
+        assertThat(at(longer, "T1").plan().nn())
+                .isGreaterThan(at(longer, "corner").plan().nn());
+        // Stood on before its walls were seen it has no place, and that is said.
+        Job before =
+                job.withSetups(List.of(longer.setups().get(1), longer.setups().get(0)));
+        assertThat(Survey.compute(before).findings()).anyMatch(f -> f.code().equals("station-unknown"));
     }
 
     @Test
