@@ -134,9 +134,12 @@ public record Reading(
         return changed(draft -> draft.circle = other);
     }
 
-    /** The same reading with another slope distance, metres, or without any. */
+    /** The same reading with another slope distance, metres, or without any; what it was the mean of goes with it. */
     public Reading withSlope(OptionalDouble other) {
-        return changed(draft -> draft.slope = other);
+        return changed(draft -> {
+            draft.slope = other;
+            draft.slopes = List.of();
+        });
     }
 
     /** The same reading to another reflector. */
@@ -182,6 +185,7 @@ public record Reading(
         private Role role;
         private Circle circle;
         private OptionalDouble slope;
+        private List<Double> slopes;
         private String reflector;
         private Optional<MeasuredHeight> targetHeight;
         private Optional<Instant> at;
@@ -196,6 +200,7 @@ public record Reading(
             this.role = before.role;
             this.circle = before.circle;
             this.slope = before.slope;
+            this.slopes = before.slopes;
             this.reflector = before.reflector;
             this.targetHeight = before.targetHeight;
             this.at = before.at;
@@ -214,7 +219,7 @@ public record Reading(
                     circle,
                     before.zenith,
                     slope,
-                    before.slopes,
+                    slopes,
                     reflector,
                     targetHeight,
                     at,

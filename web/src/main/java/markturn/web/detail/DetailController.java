@@ -148,22 +148,8 @@ class DetailController {
                     target, role(choice), 0, choice.face(), choice.reflector(), height, OptionalDouble.empty());
             Reading seen = Devices.reading(
                     sight, new Devices(withMark, setup(withMark, name)).shown(sight, false), book.job());
-            Reading reading = new Reading(
-                    seen.target(),
-                    seen.role(),
-                    seen.set(),
-                    seen.face(),
-                    seen.circle(),
-                    seen.zenith(),
-                    "1".equals(typed.get("angleOnly")) ? OptionalDouble.empty() : seen.slope(),
-                    List.of(),
-                    seen.reflector(),
-                    seen.targetHeight(),
-                    seen.at(),
-                    seen.origin(),
-                    seen.applied(),
-                    offset,
-                    Optional.empty());
+            Reading turned = "1".equals(typed.get("angleOnly")) ? seen.withSlope(OptionalDouble.empty()) : seen;
+            Reading reading = offset.map(turned::withOffset).orElse(turned);
             return page(store(book, name, choice, reading, typed.get("key"), who), name, next(typed), model);
         } catch (Refused refused) {
             return faults(Map.of("message", refused.getMessage()));
