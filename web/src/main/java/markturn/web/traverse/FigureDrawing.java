@@ -21,8 +21,8 @@ import markturn.survey.result.Position;
  */
 public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts, Lens lens) {
     private static final double WIDTH = 520;
-    private static final double HEIGHT = 380;
-    private static final double BORDER = 50;
+    private static final double HEIGHT = 300;
+    private static final double BORDER = 40;
     private static final double LENS = 80;
 
     /** The middle of the lens is this far from the drawing's edges. */

@@ -3,6 +3,7 @@ package markturn.web.traverse;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -57,6 +58,9 @@ class TraverseController {
     /** One misclosure: its value, what chance predicts (95 %), its limit, and the word for it. */
     public record Row(String what, String value, String predicted, String limit, String word, boolean out) {}
 
+    /** A station by every rule, in the order of the rules shown, and how far apart the rules put it, metres. */
+    public record RuleRow(String station, List<Position> places, double apart) {}
+
     /** A leg as a surveyor writes it: what it took, and the station it leads to. */
     public record LegRow(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
 
@@ -66,13 +70,15 @@ class TraverseController {
             String verdict,
             List<Row> rows,
             FigureDrawing drawing,
+            UnrolledRoute unrolled,
             List<LegRow> legs,
             List<Suspects.Said> suspects,
             String suspected,
             List<Suspects.Elsewhere> elsewhere,
             Optional<Suspects.Elsewhere> endElsewhere,
             String closingSetup,
-            String choice) {}
+            String choice,
+            List<RuleRow> rulesCompared) {}
 
     @GetMapping("/job/{id}/traverse")
     String page(@PathVariable String id, Model model, Principal who) {
@@ -112,6 +118,7 @@ class TraverseController {
                 verdict(job, run, words),
                 rows(job, run, words),
                 run.stations().isEmpty() ? null : FigureDrawing.of(job, run, suspects),
+                UnrolledRoute.of(job, run),
                 legs(run),
                 suspects,
                 suspected(suspects),
@@ -121,7 +128,29 @@ class TraverseController {
                 run.rules().size() < 2
                         ? ""
                         : "The choice of rule changes nothing above %s here."
-                                .formatted(words.difference(run.largestDifference())));
+                                .formatted(words.difference(run.largestDifference())),
+                rulesCompared(run));
+    }
+
+    /** The largest difference first. */
+    private static List<RuleRow> rulesCompared(MeasuredTraverse run) {
+        List<RuleRow> rows = new ArrayList<>();
+        for (int i = 1; i < run.traverse().route().size() - 1; i++) {
+            int station = i;
+            List<Position> places = Arrays.stream(Traverse.Rule.values())
+                    .filter(run.rules()::containsKey)
+                    .map(rule -> run.rules().get(rule).get(station))
+                    .toList();
+            double apart = 0;
+            for (Position one : places) {
+                for (Position other : places) {
+                    apart = Math.max(apart, one.distanceTo(other));
+                }
+            }
+            rows.add(new RuleRow(run.traverse().route().get(i), places, apart));
+        }
+        rows.sort(Comparator.comparingDouble(RuleRow::apart).reversed());
+        return rows;
     }
 
     /** What the suspects are worth, in a sentence. */

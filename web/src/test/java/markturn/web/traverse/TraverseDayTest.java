@@ -90,6 +90,12 @@ class TraverseDayTest {
         assertThat(page.locator(".misclosures")).containsText("angles");
         assertThat(page.locator(".misclosures .out")).hasCount(0);
         assertThat(page.locator("article")).containsText("The choice of rule changes nothing above");
+        // The route unrolled: two angles took their share, every leg was measured both ways but the last from its end.
+        assertThat(page.locator(".unrolled .station")).hasCount(4);
+        assertThat(page.locator(".unrolled > g:not(.out) .stroke").first()).isAttached();
+        assertThat(page.locator("article .remark").last()).containsText("an angle's share of the limit");
+        double first = apart(page, 0);
+        Assertions.assertThat(first).isGreaterThanOrEqualTo(apart(page, 1));
         // A reviewer adopts; a surveyor cannot. The job is handed over as a file.
         byte[] file = page.request().get(job + "/deliver/job-file").body();
         Assertions.assertThat(JobFile.read(file).traverses()).hasSize(1);
@@ -105,6 +111,16 @@ class TraverseDayTest {
         reviewer.getByText("Adopt them").click();
         reviewer.waitForURL("**/point");
         assertThat(reviewer.locator("main")).containsText("POND 2");
+    }
+
+    /** How far the rules put a station apart, by its place in their table, millimetres. */
+    private static double apart(Page page, int row) {
+        return Double.parseDouble(page.locator(".rules tbody tr")
+                .nth(row)
+                .locator("td")
+                .last()
+                .innerText()
+                .replace(" mm", ""));
     }
 
     /** One target of a setup that the station turns without error, on both faces in two sets. */
