@@ -63,6 +63,9 @@ class OddJobsTest {
             "/deliver/result-file",
             "/deliver/job-file");
 
+    /** One sign-in for all of them. */
+    private static Page visitor;
+
     @TempDir
     private Path folder;
 
@@ -197,7 +200,7 @@ class OddJobsTest {
     void everyPageAnswersAndShowsNothingThatIsNone(String name, String file, House house) throws FaultyFile {
         Job job = JobFile.read(file.getBytes(StandardCharsets.UTF_8));
         String id = house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren"));
-        Page page = house.signedIn("wren");
+        visitor = visitor == null ? house.signedIn("wren") : visitor;
         List<String> paths = new ArrayList<>(PAGES);
         for (Setup setup : job.setups()) {
             String coded = java.net.URLEncoder.encode(setup.name(), StandardCharsets.UTF_8)
@@ -212,7 +215,7 @@ class OddJobsTest {
         }
         List<String> wrong = new ArrayList<>();
         for (String path : paths) {
-            APIResponse answer = page.request().get("/job/" + id + path);
+            APIResponse answer = visitor.request().get("/job/" + id + path);
             String text = answer.text().replaceAll("(?s)<(script|style)\\b.*?</\\1>", "");
             Matcher none = NO_WORD.matcher(path.startsWith("/deliver/") && path.endsWith("-file") ? "" : text);
             if (answer.status() != 200) {
