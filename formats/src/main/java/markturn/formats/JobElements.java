@@ -315,7 +315,8 @@ final class JobElements {
                 deviations(of.at("stdDev")),
                 of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobElements::key) : SatelliteFix.Use.CHECK,
                 origin(of),
-                of.text("source"));
+                of.text("source"),
+                of.optionalText("struck"));
     }
 
     static Adopted adopted(Element of) {

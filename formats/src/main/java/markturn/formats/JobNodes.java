@@ -342,6 +342,7 @@ final class JobNodes {
         coordinates(to, of.position());
         deviations(to.putObject("stdDev"), of.stdDev());
         putText(to, "source", of.source());
+        of.struck().ifPresent(reason -> to.put("struck", reason));
         return to.put("use", JobElements.key(of.use())).put("origin", JobElements.key(of.origin()));
     }
 

@@ -30,7 +30,8 @@ class DetailFileTest {
                        {"name": "c", "kind": "located", "by": {"corner": ["300", "301", "302", "303"]}},
                        {"name": "w", "kind": "located", "by": {"above": "302"}}],
              "setups": [],
-             "fixes": [{"mark": "A", "northing": 0.1, "easting": 0, "stdDev": {"northing": 0.01, "easting": 0.01}, "source": "list 2019"}]}""";
+             "fixes": [{"mark": "A", "northing": 0.1, "easting": 0, "stdDev": {"northing": 0.01, "easting": 0.01}, "source": "list 2019"},
+                       {"mark": "A", "northing": 5, "easting": 5, "stdDev": {"northing": 0.01, "easting": 0.01}, "struck": "wrong pole"}]}""";
 
     private static Job read(String text) throws FaultyFile {
         return JobFile.read(text.getBytes(StandardCharsets.UTF_8));
@@ -53,6 +54,8 @@ class DetailFileTest {
         assertThat(job.mark("w").orElseThrow().by()).contains(new Construction.Above("302"));
         SatelliteFix fix = job.fixes().get(0);
         assertThat(fix.source()).isEqualTo("list 2019");
+        assertThat(fix.stands()).isTrue();
+        assertThat(job.fixes().get(1).struck()).contains("wrong pole");
         Check check = Survey.compute(job).measured().checks().get(0);
         assertThat(check.from()).isEqualTo("list 2019");
         assertThat(check.northingDifference().getAsDouble()).isCloseTo(0.03048, within(1e-12));

@@ -99,6 +99,11 @@ public record Job(
         return Named.find(setups, called);
     }
 
+    /** The satellite fixes that are not struck out. */
+    public List<SatelliteFix> standingFixes() {
+        return fixes.stream().filter(SatelliteFix::stands).toList();
+    }
+
     /** The name a mark goes by once it is followed through {@code sameAs}. */
     public String trueName(String called) {
         Mark mark = Named.get(marks, called);
@@ -260,6 +265,13 @@ public record Job(
     /** The same job with one satellite fix more. */
     public Job plus(SatelliteFix more) {
         return changed(draft -> draft.fixes = added(fixes, more));
+    }
+
+    /** The same job with one of its satellite fixes, by its place in their list, changed. */
+    public Job withFix(int place, UnaryOperator<SatelliteFix> change) {
+        List<SatelliteFix> others = new ArrayList<>(fixes);
+        others.set(place, change.apply(others.get(place)));
+        return changed(draft -> draft.fixes = others);
     }
 
     /** The same job with one decision more. */

@@ -67,7 +67,7 @@ public final class Positions {
             adjustedBy.put(mark, runs.get(mark));
             awaited.add(mark);
         });
-        for (SatelliteFix fix : job.fixes()) {
+        for (SatelliteFix fix : job.standingFixes()) {
             String mark = job.trueName(fix.mark());
             if (!known.containsKey(mark)) {
                 put(mark, Position.known(fix.position(), fix.stdDev()));

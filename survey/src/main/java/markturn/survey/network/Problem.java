@@ -237,7 +237,7 @@ final class Problem {
         mark.filter(m -> !held && m.given().isPresent() && m.stdDev().isPresent())
                 .ifPresent(m -> all.add(new Known(m.given().get(), m.stdDev().get())));
         boolean gives = !held && mark.flatMap(Mark::given).isEmpty();
-        for (SatelliteFix fix : job.fixes()) {
+        for (SatelliteFix fix : job.standingFixes()) {
             if (job.trueName(fix.mark()).equals(name)) {
                 if (gives || fix.use() == SatelliteFix.Use.OBSERVATION) {
                     all.add(new Known(fix.position(), fix.stdDev()));

@@ -158,7 +158,7 @@ public final class FreeStation {
                 || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
         return given
                 ? listed.flatMap(Mark::stdDev)
-                : job.fixes().stream()
+                : job.standingFixes().stream()
                         .filter(f -> job.trueName(f.mark()).equals(mark))
                         .findFirst()
                         .map(SatelliteFix::stdDev);

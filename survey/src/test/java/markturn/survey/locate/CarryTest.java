@@ -196,6 +196,22 @@ class CarryTest {
                 .satisfies(c -> assertThat(c.northingDifference().getAsDouble()).isCloseTo(-0.01, within(1e-9)));
     }
 
+    @Test
+    void aFixThatIsStruckOutCountsNowhere() {
+        Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)))
+                .plus(fix("T1", 1000.01, 5050))
+                .plus(fix("T2", 1200, 5200));
+        Job struck = job.withFix(0, f -> f.withStruck(Optional.of("wrong pole")))
+                .withFix(1, f -> f.withStruck(Optional.of("wrong pole")));
+        SurveyResult result = Survey.compute(struck);
+        assertThat(position(result, "T1").northing()).isCloseTo(1000, within(1e-9));
+        assertThat(result.measured().mark("T2").orElseThrow().position()).isEmpty();
+        assertThat(result.measured().checks()).isEmpty();
+        assertThat(struck.withFix(0, f -> f.withStruck(Optional.empty()))
+                        .withFix(1, f -> f.withStruck(Optional.empty())))
+                .isEqualTo(job);
+    }
+
     private static SatelliteFix fix(String mark, double north, double east) {
         return new SatelliteFix(
                 mark,

@@ -78,6 +78,7 @@ final class Assembly {
             case TRAVERSE -> changed(book, entry, job -> routed(job, pieces.traverse(payload)));
             case ADOPT -> changed(book, entry, job -> adopted(job, payload, pieces));
             case FIX -> changed(book, entry, job -> fixed(job, pieces.fix(payload)));
+            case FIX_STRUCK -> changed(book, entry, job -> struckFix(job, payload));
             case BREAK -> {
                 Setup setup = setup(book.job(), payload);
                 yield beside(
@@ -285,6 +286,16 @@ final class Assembly {
             adopting = adopting.plus(pieces.adopted(each));
         }
         return adopting.plus(pieces.decision(payload.get("decision")));
+    }
+
+    private static Job struckFix(Job job, JsonNode payload) {
+        int place = payload.path("fix").asInt(-1);
+        if (place < 0 || place >= job.fixes().size()) {
+            throw new Refused("fix", "There is no such fix in this job");
+        }
+        String reason = payload.path("reason").asString("");
+        return job.withFix(
+                place, fix -> fix.withStruck(reason.isBlank() ? Optional.empty() : Optional.of(reason.strip())));
     }
 
     private static Job fixed(Job job, SatelliteFix fix) {

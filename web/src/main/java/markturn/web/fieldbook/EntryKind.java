@@ -30,6 +30,8 @@ public enum EntryKind {
     ADOPT("adopt"),
     /** A satellite fix of a mark. */
     FIX("fix"),
+    /** A satellite fix struck out with a reason, or standing again without one. */
+    FIX_STRUCK("fix-struck"),
     /** The work at a setup was interrupted: the circle may have changed. */
     BREAK("break"),
     /** A device takes the pen of a setup. */

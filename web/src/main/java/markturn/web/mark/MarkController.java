@@ -25,6 +25,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class MarkController {
@@ -138,6 +140,29 @@ class MarkController {
         }
         acts.add(new Act(EntryKind.FIX, pieces.write(fix)));
         return stored(book, acts, form, typed, model, who);
+    }
+
+    /** Strikes a fix out with a reason, or lets it stand again. */
+    @PostMapping("/job/{id}/mark/fix/{place}/{act:strike|restore}")
+    String strike(
+            @PathVariable String id,
+            @PathVariable int place,
+            @PathVariable String act,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        boolean strikes = act.equals("strike");
+        if (strikes && form.isEmpty("reason")) {
+            model.addAttribute("message", "A fix is struck out with a reason: it stays in the record.");
+            return page(book, model, Map.of("key", Payload.key()), Map.of());
+        }
+        ObjectNode payload = JsonNodeFactory.instance
+                .objectNode()
+                .put("fix", place)
+                .put("reason", strikes ? form.text("reason") : "");
+        return stored(book, List.of(new Act(EntryKind.FIX_STRUCK, payload)), form, typed, model, who);
     }
 
     /** A fix without its precision can neither be compared nor adjusted. */

@@ -67,5 +67,23 @@ class SatelliteFixTest {
         assertThat(row).hasCount(1);
         assertThat(row).containsText(Pattern.compile("-30(\\.0)? mm"));
         assertThat(row).containsText("3.0");
+
+        // It was the wrong pole: struck out with a reason it counts nowhere, stays legible, and can stand again.
+        page.navigate("/job/" + id + "/mark");
+        var line = page.locator(".satellite tbody tr").last();
+        line.getByText("Strike out").click();
+        assertThat(page.locator(".message")).containsText("struck out with a reason");
+        line.locator("[name=reason]").fill("antenna height of the other pole");
+        line.getByText("Strike out").click();
+        assertThat(line).containsText("struck out: antenna height of the other pole");
+        page.navigate("/job/" + id + "/network");
+        assertThat(row).hasCount(0);
+        Assertions.assertThat(fieldBook.book(id, "wren").job().fixes())
+                .last()
+                .satisfies(fix -> Assertions.assertThat(fix.struck()).contains("antenna height of the other pole"));
+        page.navigate("/job/" + id + "/mark");
+        line.getByText("Restore").click();
+        page.navigate("/job/" + id + "/network");
+        assertThat(row).hasCount(1);
     }
 }
