@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import markturn.survey.job.Traverse;
 
 /**
@@ -141,18 +142,22 @@ public record MeasuredTraverse(
         return rules.getOrDefault(traverse.rule(), rules.getOrDefault(Traverse.Rule.COMPASS, List.of()));
     }
 
-    /** The largest difference in the plan between two rules, metres; 0 where there is only one. */
-    public double largestDifference() {
+    /** How far apart two rules put a station of the route at most, in the plan, metres; 0 where there is only one. */
+    public double apart(int station) {
         double largest = 0;
-        List<List<Position>> all = List.copyOf(rules.values());
-        for (int i = 0; i < all.size(); i++) {
-            for (int j = i + 1; j < all.size(); j++) {
-                for (int k = 0; k < all.get(i).size(); k++) {
-                    largest = Math.max(
-                            largest, all.get(i).get(k).distanceTo(all.get(j).get(k)));
-                }
+        for (List<Position> one : rules.values()) {
+            for (List<Position> other : rules.values()) {
+                largest = Math.max(largest, one.get(station).distanceTo(other.get(station)));
             }
         }
         return largest;
+    }
+
+    /** The largest difference in the plan between two rules, metres; 0 where there is only one. */
+    public double largestDifference() {
+        return IntStream.range(0, stations().size())
+                .mapToDouble(this::apart)
+                .max()
+                .orElse(0);
     }
 }

@@ -1,24 +1,18 @@
 package markturn.web.traverse;
 
 import java.security.Principal;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import markturn.formats.Pieces;
 import markturn.survey.Survey;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.OtherNames;
-import markturn.survey.finding.Suspects;
-import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Traverse;
-import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
@@ -44,9 +38,6 @@ import tools.jackson.databind.node.ObjectNode;
 /** Closing a figure: the route, the misclosures against limit and chance, the computation, the rules compared, and adoption. */
 @Controller
 class TraverseController {
-    /** Metres. */
-    private static final double NOTHING = 5e-5;
-
     private final FieldBook fieldBook;
     private final People people;
 
@@ -54,31 +45,6 @@ class TraverseController {
         this.fieldBook = fieldBook;
         this.people = people;
     }
-
-    /** One misclosure: its value, what chance predicts (95 %), its limit, and the word for it. */
-    public record Row(String what, String value, String predicted, String limit, String word, boolean out) {}
-
-    /** A station by every rule, in the order of the rules shown, and how far apart the rules put it, metres. */
-    public record RuleRow(String station, List<Position> places, double apart) {}
-
-    /** A leg as a surveyor writes it: what it took, and the station it leads to. */
-    public record LegRow(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
-
-    /** A traverse as its page shows it. */
-    public record Shown(
-            MeasuredTraverse run,
-            String verdict,
-            List<Row> rows,
-            FigureDrawing drawing,
-            UnrolledRoute unrolled,
-            List<LegRow> legs,
-            List<Suspects.Said> suspects,
-            String suspected,
-            List<Suspects.Elsewhere> elsewhere,
-            Optional<Suspects.Elsewhere> endElsewhere,
-            String closingSetup,
-            String choice,
-            List<RuleRow> rulesCompared) {}
 
     @GetMapping("/job/{id}/traverse")
     String page(@PathVariable String id, Model model, Principal who) {
@@ -98,7 +64,7 @@ class TraverseController {
         model.addAttribute(
                 "traverses",
                 book.result().measured().traverses().stream()
-                        .map(t -> shown(book, t, words))
+                        .map(t -> FigureSheet.of(book, t))
                         .toList());
         model.addAttribute("likenesses", OtherNames.of(book.result().measured()));
         model.addAttribute("otherNames", OtherNames.said(book.job()).toList());
@@ -106,155 +72,6 @@ class TraverseController {
                 "openStops",
                 book.result().findings().stream().filter(Finding::isOpenStop).count());
         return "traverse/page";
-    }
-
-    private static Shown shown(Book book, MeasuredTraverse run, Words words) {
-        Job job = book.job();
-        Measured measured = book.result().measured();
-        boolean out = TraverseLimits.isOut(job, run);
-        List<Suspects.Said> suspects = out ? Suspects.of(job, measured, run) : List.of();
-        return new Shown(
-                run,
-                verdict(job, run, words),
-                rows(job, run, words),
-                run.stations().isEmpty() ? null : FigureDrawing.of(job, run, suspects),
-                UnrolledRoute.of(job, run),
-                legs(run),
-                suspects,
-                suspected(suspects),
-                out ? Suspects.elsewhere(job, measured, run) : List.of(),
-                out ? Suspects.endElsewhere(job, measured, run) : Optional.empty(),
-                OtherEnd.of(book, run).setup(),
-                run.rules().size() < 2
-                        ? ""
-                        : "The choice of rule changes nothing above %s here."
-                                .formatted(words.difference(run.largestDifference())),
-                rulesCompared(run));
-    }
-
-    /** The largest difference first. */
-    private static List<RuleRow> rulesCompared(MeasuredTraverse run) {
-        List<RuleRow> rows = new ArrayList<>();
-        for (int i = 1; i < run.traverse().route().size() - 1; i++) {
-            int station = i;
-            List<Position> places = Arrays.stream(Traverse.Rule.values())
-                    .filter(run.rules()::containsKey)
-                    .map(rule -> run.rules().get(rule).get(station))
-                    .toList();
-            double apart = 0;
-            for (Position one : places) {
-                for (Position other : places) {
-                    apart = Math.max(apart, one.distanceTo(other));
-                }
-            }
-            rows.add(new RuleRow(run.traverse().route().get(i), places, apart));
-        }
-        rows.sort(Comparator.comparingDouble(RuleRow::apart).reversed());
-        return rows;
-    }
-
-    /** What the suspects are worth, in a sentence. */
-    private static String suspected(List<Suspects.Said> suspects) {
-        if (suspects.isEmpty()) {
-            return "";
-        }
-        if (!suspects.get(0).enough()) {
-            return "None of these alone explains it: two things are wrong, or a sight went to another mark.";
-        }
-        return suspects.size() == 1
-                ? "One thing wrong would explain it. Observing that again decides it."
-                : "Any one of these would explain it, and this figure cannot tell them apart: observe each again, the first one first.";
-    }
-
-    private static List<LegRow> legs(MeasuredTraverse run) {
-        List<LegRow> rows = new ArrayList<>();
-        for (int i = 0; i < run.legs().size(); i++) {
-            rows.add(new LegRow(
-                    run.legs().get(i),
-                    run.correction(i),
-                    run.stations().stream().skip(i + 1L).findFirst()));
-        }
-        return rows;
-    }
-
-    private static String verdict(Job job, MeasuredTraverse run, Words words) {
-        if (run.why().isPresent()) {
-            return "Cannot be carried: " + run.why().get() + ".";
-        }
-        if (run.northing().isEmpty()) {
-            return "Open: %s, %s long; nothing checks its end."
-                    .formatted(
-                            run.legs().size() + " legs", words.line(run.length().getAsDouble()));
-        }
-        String ratio = run.ratio().isPresent() && run.ratio().getAsDouble() < 1e6
-                ? " (1:%s)".formatted(Words.number(run.ratio().getAsDouble(), 0))
-                : "";
-        return "Closes by %s in %s%s; limit %s, predicted %s.%s"
-                .formatted(
-                        words.difference(run.linear().getAsDouble()),
-                        words.line(run.length().getAsDouble()),
-                        ratio,
-                        words.difference(TraverseLimits.linear(job, run)),
-                        words.difference(run.predicted().linear95()),
-                        run.loop()
-                                ? " A loop from one mark cannot see a wrong scale or starting azimuth: sight a second control mark."
-                                : "");
-    }
-
-    private static List<Row> rows(Job job, MeasuredTraverse run, Words words) {
-        List<Row> rows = new ArrayList<>();
-        if (run.northing().isEmpty()) {
-            return rows;
-        }
-        if (run.angular().isPresent()) {
-            double value = run.angular().getAsDouble();
-            double limit = TraverseLimits.angular(run);
-            rows.add(new Row(
-                    "angles",
-                    (value < 0 ? "-" : "+") + words.size(value),
-                    words.small(run.predicted().angular95()),
-                    words.small(limit),
-                    word(value, run.predicted().angular95(), limit),
-                    Math.abs(value) > limit));
-        }
-        double linear = TraverseLimits.linear(job, run);
-        place("north", run.northing(), run.predicted().northing95(), linear, words, rows);
-        place("east", run.easting(), run.predicted().easting95(), linear, words, rows);
-        place("length of the gap", run.linear(), run.predicted().linear95(), linear, words, rows);
-        if (run.elevation().isPresent()) {
-            place(
-                    "elevation",
-                    run.elevation(),
-                    run.predicted().elevation95(),
-                    TraverseLimits.elevation(job, run),
-                    words,
-                    rows);
-        }
-        return rows;
-    }
-
-    private static void place(
-            String what, OptionalDouble value, double predicted, double limit, Words words, List<Row> rows) {
-        double v = value.getAsDouble();
-        rows.add(new Row(
-                what,
-                sign(v) + words.difference(v),
-                words.difference(predicted),
-                words.difference(limit),
-                word(v, predicted, limit),
-                Math.abs(v) > limit));
-    }
-
-    /** A length that shows as nothing has no sign worth showing. */
-    private static String sign(double value) {
-        return Math.abs(value) < NOTHING ? "" : value < 0 ? "-" : "+";
-    }
-
-    private static String word(double value, double predicted, double limit) {
-        if (Math.abs(value) > limit) {
-            return "beyond its limit";
-        }
-        return Math.abs(value) > predicted ? "more than chance, within its limit" : "not contradicted";
     }
 
     /** Takes a route: a new traverse, or another route or rule for one of its name. */
@@ -330,8 +147,7 @@ class TraverseController {
                 return "redirect:/job/" + id + "/traverse";
             }
             Book after = fieldBook.preview(book, who.getName(), acts);
-            Words words = new Words(book.job().units());
-            model.addAttribute("ending", run(after, run.name()).map(then -> shown(after, then, words)));
+            model.addAttribute("ending", run(after, run.name()).map(then -> FigureSheet.of(after, then)));
             model.addAttribute("end", mark);
             if (confirmed) {
                 model.addAttribute("message", "A name noted anew needs a reason: it stays in the record.");
