@@ -28,7 +28,7 @@ class MemoryTest {
         Memory memory = new Memory();
         List<SurveyResult> all = new ArrayList<>();
         for (int step = 0; step < 200; step++) {
-            int which = random.nextInt(8);
+            int which = random.nextInt(9);
             String name = random.nextBoolean() ? "S1" : "S2";
             double degrees = 360 * random.nextDouble();
             job = switch (which) {
@@ -54,6 +54,14 @@ class MemoryTest {
                     job.withSetup(
                             "S1",
                             s -> s.plus(sight("T1", Role.CHECK, degrees, 90).get(0)));
+                // Somebody stands on a located point, and the leg is measured from both ends.
+                case 7 ->
+                    job.withSetup(
+                            "S2",
+                            s -> s.withStation(random.nextBoolean() ? "T1" : "301")
+                                    .withReadings(s.readings().stream()
+                                            .filter(r -> !r.target().equals("301"))
+                                            .toList()));
                 case 5 -> job.plus(Mark.named("N" + step, Mark.Kind.LOCATED));
                 // What was sighted by a name that was no mark's becomes another mark's name, or a mark.
                 case 6 ->

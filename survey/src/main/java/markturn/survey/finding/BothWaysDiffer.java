@@ -7,43 +7,57 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.DoubleSupplier;
-import java.util.stream.Collectors;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
 
 /** A leg measured from both ends whose two lengths or height differences disagree. */
-final class BothWaysDiffer implements Rule {
+final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
 
-    private record Leg(String from, String to, MeasuredSetup setup, SetAbstract sets) {}
+    /** A measured sight from a station to a mark, by their true names. */
+    record Leg(String from, String to, MeasuredSetup setup, SetAbstract sets) {}
 
+    /** Detail on located points is left aside: the instrument stands on other marks. */
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
+    public List<Leg> gather(Evidence evidence, MeasuredSetup setup) {
+        return legs(
+                evidence.job(),
+                setup,
+                sets -> sets.fix().role() != Reading.Role.DETAIL || !isLocated(evidence.job(), sets.target()));
+    }
+
+    private static List<Leg> legs(Job job, MeasuredSetup setup, Predicate<SetAbstract> counts) {
+        String from = job.trueName(setup.setup().station());
+        return setup.abstracts().stream()
+                .filter(sets -> sets.horizontal().isPresent() && counts.test(sets))
+                .map(sets -> new Leg(from, job.trueName(sets.target()), setup, sets))
+                .toList();
+    }
+
+    private static boolean isLocated(Job job, String mark) {
+        return job.mark(job.trueName(mark))
+                .filter(m -> m.kind() == Mark.Kind.LOCATED)
+                .isPresent();
+    }
+
+    /** Where somebody did stand on a located point after all, every sight counts. */
+    @Override
+    public Stream<Finding> judge(Evidence evidence, List<Leg> gathered) {
         Job job = evidence.job();
-        Set<String> stations = evidence.setups()
-                .map(setup -> job.trueName(setup.setup().station()))
-                .collect(Collectors.toSet());
-        // By every name they go by: of thousands of sights few are to stations.
-        Set<String> names = new HashSet<>(stations);
-        for (Mark mark : job.marks()) {
-            if (mark.sameAs().isPresent() && stations.contains(mark.sameAs().get())) {
-                names.add(mark.name());
-            }
-        }
-        List<Leg> legs = new ArrayList<>();
-        for (MeasuredSetup setup : evidence.measured().setups()) {
-            String from = job.trueName(setup.setup().station());
-            for (SetAbstract sets : setup.abstracts()) {
-                if (names.contains(sets.target()) && sets.horizontal().isPresent()) {
-                    legs.add(new Leg(from, job.trueName(sets.target()), setup, sets));
-                }
-            }
-        }
+        boolean stoodOnDetail =
+                evidence.setups().anyMatch(setup -> isLocated(job, setup.setup().station()));
+        List<Leg> legs = stoodOnDetail
+                ? evidence.setups()
+                        .flatMap(setup -> legs(job, setup, sets -> true).stream())
+                        .toList()
+                : gathered;
         List<Finding> found = new ArrayList<>();
         Set<String> told = new HashSet<>();
         Map<String, Leg> earlier = new HashMap<>();

@@ -19,9 +19,14 @@ public final class JudgedBefore {
     private static final class Of {
         private List<Check> checks = List.of();
         private List<Judgement> judgements;
-        /** What each rule found, where it found something; empty until the setup has been looked at. */
+        /** What each rule found, where it found something; null until the setup has been looked at. */
         private Map<Rule, List<Finding>> found;
+        /** What each rule gathered, where it gathered something. */
+        private final Map<Rule, List<?>> gathered = new IdentityHashMap<>();
     }
+
+    /** Those of the setups at hand, in their order. */
+    private List<Of> all = List.of();
 
     /** Those of the setups at hand on which something was found, in their order. */
     private List<Of> troubled = List.of();
@@ -40,8 +45,9 @@ public final class JudgedBefore {
     }
 
     /** Looks at every setup that has not been looked at as it is. */
-    void look(List<SetupRule> rules, Evidence evidence) {
+    void look(List<SetupRule> rules, List<GatheringRule<?>> gathering, Evidence evidence) {
         troubled = new ArrayList<>();
+        all = new ArrayList<>();
         evidence.setups().forEach(setup -> {
             Of of = of(setup);
             if (of.found == null) {
@@ -52,7 +58,9 @@ public final class JudgedBefore {
                         of.found.put(rule, found);
                     }
                 }
+                gathering.forEach(rule -> of.gathered.put(rule, rule.gather(evidence, setup)));
             }
+            all.add(of);
             if (!of.found.isEmpty()) {
                 troubled.add(of);
             }
@@ -61,12 +69,23 @@ public final class JudgedBefore {
 
     /** What a rule finds, setup by setup where it looks at single ones. */
     List<Finding> found(Rule rule, Evidence evidence) {
+        if (rule instanceof GatheringRule<?> gathering) {
+            return judged(gathering, evidence);
+        }
         if (!(rule instanceof SetupRule)) {
             return rule.judge(evidence).toList();
         }
-        List<Finding> all = new ArrayList<>();
-        troubled.forEach(of -> all.addAll(of.found.getOrDefault(rule, List.of())));
-        return all;
+        List<Finding> findings = new ArrayList<>();
+        troubled.forEach(of -> findings.addAll(of.found.getOrDefault(rule, List.of())));
+        return findings;
+    }
+
+    /** What is kept under a rule is what that rule gathered. */
+    @SuppressWarnings("unchecked")
+    private <T> List<Finding> judged(GatheringRule<T> rule, Evidence evidence) {
+        List<T> gathered = new ArrayList<>();
+        all.forEach(of -> gathered.addAll((List<T>) of.gathered.get(rule)));
+        return rule.judge(evidence, gathered).toList();
     }
 
     /** Lets go of what this job does not hold any more. */

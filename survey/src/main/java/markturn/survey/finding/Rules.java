@@ -69,13 +69,18 @@ public final class Rules {
             .map(SetupRule.class::cast)
             .toList();
 
+    private static final List<GatheringRule<?>> GATHERING = ALL.stream()
+            .filter(GatheringRule.class::isInstance)
+            .<GatheringRule<?>>map(rule -> (GatheringRule<?>) rule)
+            .toList();
+
     private Rules() {}
 
     /** Everything the rules find, stops first, each with its answer where one holds. */
     public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements, JudgedBefore before) {
         Evidence evidence = new Evidence(job, measured, judgements);
         Answers answers = new Answers(job);
-        before.look(OF_SETUPS, evidence);
+        before.look(OF_SETUPS, GATHERING, evidence);
         List<Finding> found = ALL.stream()
                 .flatMap(rule -> before.found(rule, evidence).stream())
                 .toList();

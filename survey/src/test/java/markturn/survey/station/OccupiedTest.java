@@ -235,6 +235,17 @@ class OccupiedTest {
     }
 
     @Test
+    void aLegFromALocatedPointIsComparedTooWhereSomebodyStandsOnIt() {
+        // Common practice, no source: 50 m there and 50.1 m back.
+        List<Reading> shot = List.of(reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 50));
+        Job job = Jobs.with(all(BACKSIGHT, shot));
+        Job longer = job.plus(Jobs.setup("S2", "301", "A", pair("A", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 50.1)));
+        assertThat(Survey.compute(job).findings()).noneMatch(f -> f.code().equals("both-ways-differ"));
+        assertThat(Survey.compute(longer).findings())
+                .anyMatch(f -> f.code().equals("both-ways-differ") && f.setup().equals("S2"));
+    }
+
+    @Test
     void aStationCarriedEarlierBringsItsOwnUncertainty() {
         Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
         Setup next = Jobs.setup(
