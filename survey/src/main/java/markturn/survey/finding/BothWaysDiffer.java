@@ -112,7 +112,7 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
         if (Math.abs(value) <= byClass) {
             return;
         }
-        double limit = Math.max(byClass, NormalDistribution.twoSided(0.001) * sigma.getAsDouble());
+        double limit = Legs.bothWaysLimit(evidence.job(), quantity, sigma.getAsDouble());
         if (Math.abs(value) <= limit) {
             return;
         }

@@ -2,6 +2,7 @@ package markturn.survey.finding;
 
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.Pointings;
 import markturn.survey.reduce.Weights;
@@ -18,6 +19,11 @@ final class Legs {
                         sets.fix().pointings().distanceCount(),
                         reflector(job, sets),
                         sets.horizontal().getAsDouble());
+    }
+
+    /** What a leg's lengths or height differences may differ by both ways, metres: the larger of the class limit and chance. */
+    static double bothWaysLimit(Job job, Limit quantity, double stdDev) {
+        return Math.max(job.classOfWork().limit(quantity), NormalDistribution.twoSided(0.001) * stdDev);
     }
 
     static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {

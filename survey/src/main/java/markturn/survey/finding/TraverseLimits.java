@@ -2,6 +2,7 @@ package markturn.survey.finding;
 
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
+import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 
 /** The limits a traverse is judged by: the larger of the class limit and what chance reaches in 0.1 % of traverses. */
@@ -26,6 +27,23 @@ public final class TraverseLimits {
         double byClass = job.classOfWork().limit(Limit.ELEVATION_MISCLOSURE)
                 * Math.sqrt(of.legs().size());
         return Math.max(byClass, CHANCE * of.predicted().elevation());
+    }
+
+    /** Of the two lengths of a leg that was measured both ways, metres: the limit by which {@code both-ways-differ} is judged. */
+    public static double bothWays(Job job, Measured measured, MeasuredTraverse.Leg leg) {
+        double variance = variance(job, measured, leg.from(), leg.to()) + variance(job, measured, leg.to(), leg.from());
+        return Legs.bothWaysLimit(job, Limit.BOTH_WAYS_DISTANCE, Math.sqrt(variance));
+    }
+
+    private static double variance(Job job, Measured measured, String from, String to) {
+        return measured.setups().stream()
+                .filter(setup -> job.trueName(setup.setup().station()).equals(job.trueName(from)))
+                .flatMap(setup -> setup.abstracts().stream()
+                        .filter(sets -> job.trueName(sets.target()).equals(job.trueName(to)))
+                        .filter(sets -> sets.horizontal().isPresent())
+                        .map(sets -> Legs.distanceVariance(job, setup, sets)))
+                .findFirst()
+                .orElse(0.0);
     }
 
     private static boolean isOutInElevation(Job job, MeasuredTraverse of) {

@@ -16,6 +16,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.TraverseLimits;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -25,6 +26,7 @@ import markturn.survey.job.Reading.Role;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Observation;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import org.hipparchus.linear.Array2DRowRealMatrix;
@@ -243,6 +245,14 @@ class OccupiedTest {
         assertThat(Survey.compute(job).findings()).noneMatch(f -> f.code().equals("both-ways-differ"));
         assertThat(Survey.compute(longer).findings())
                 .anyMatch(f -> f.code().equals("both-ways-differ") && f.setup().equals("S2"));
+        // The figure's drawing is judged by the same limit. By hand: each way 2 mm + 2 ppm and two centrings of 1 mm,
+        // 3.29
+        // sigma of both together, which is more than the 6 mm of the class.
+        MeasuredTraverse.Leg leg = new MeasuredTraverse.Leg(
+                "A", "301", OptionalDouble.empty(), 0, 50.05, OptionalDouble.empty(), OptionalDouble.of(0.1));
+        double oneWay = 0.002 * 0.002 + Math.pow(2e-6 * 50, 2) + 2e-6;
+        assertThat(TraverseLimits.bothWays(longer, Survey.compute(longer).measured(), leg))
+                .isCloseTo(3.2905 * Math.sqrt(2 * oneWay), within(1e-5));
     }
 
     @Test

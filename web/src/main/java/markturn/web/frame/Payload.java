@@ -31,6 +31,15 @@ public final class Payload {
         return payload.put("reason", reason);
     }
 
+    /** A note changed afterwards: what of it, by whom and why; the value and the lines are added. */
+    public static ObjectNode renote(String what, String by, String reason) {
+        return JsonNodeFactory.instance
+                .objectNode()
+                .put("what", what)
+                .put("by", by)
+                .put("reason", reason);
+    }
+
     /** A mark noted anew. */
     public static ObjectNode noted(JsonNode mark, String reason) {
         ObjectNode payload = JsonNodeFactory.instance.objectNode().put("reason", reason);

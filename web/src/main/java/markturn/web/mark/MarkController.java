@@ -109,7 +109,7 @@ class MarkController {
             fieldBook.add(book.jobId(), typed.get("key"), who.getName(), acts);
             return "redirect:/job/" + book.jobId() + "/mark";
         } catch (Refused refused) {
-            form.refused(refused);
+            model.addAttribute("message", refused.getMessage());
             return page(fieldBook.book(book.jobId(), who.getName()), model, typed, form.faults());
         }
     }

@@ -30,7 +30,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Notes changed afterwards: in one place, with a reason, and with a list of what moves before anything is booked. */
@@ -125,11 +124,7 @@ class CorrectionController {
     private Optional<ObjectNode> payload(Form form, Book book, List<String> chosen, Principal who) {
         Pieces pieces = new Pieces(book.job().units());
         String what = form.text("what");
-        ObjectNode payload = JsonNodeFactory.instance
-                .objectNode()
-                .put("what", what)
-                .put("by", people.shownName(who.getName()))
-                .put("reason", form.text("reason"));
+        ObjectNode payload = Payload.renote(what, people.shownName(who.getName()), form.text("reason"));
         switch (what) {
             case "instrumentHeight" -> {
                 payload.put("setup", form.text("setup"));

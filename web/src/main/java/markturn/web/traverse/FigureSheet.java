@@ -54,7 +54,7 @@ public record FigureSheet(
                 verdict(job, run, words),
                 rows(job, run, words),
                 run.stations().isEmpty() ? null : FigureDrawing.of(job, run, suspects),
-                UnrolledRoute.of(job, run),
+                UnrolledRoute.of(job, measured, run),
                 legs(run),
                 suspects,
                 suspected(suspects),

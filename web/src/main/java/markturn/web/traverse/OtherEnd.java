@@ -11,8 +11,8 @@ import markturn.survey.result.MeasuredTraverse;
 import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
+import markturn.web.frame.Payload;
 import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -46,12 +46,7 @@ record OtherEnd(Book book, MeasuredTraverse run, String setup, List<String> line
 
     /** What books it: the lines noted anew, then the route. */
     List<Act> acts(String mark, String by, String reason) {
-        ObjectNode noted = JsonNodeFactory.instance
-                .objectNode()
-                .put("what", "target")
-                .put("by", by)
-                .put("reason", reason)
-                .put("after", mark);
+        ObjectNode noted = Payload.renote("target", by, reason).put("after", mark);
         ArrayNode keys = noted.putArray("lines");
         lines.forEach(keys::add);
         Traverse before = run.traverse();

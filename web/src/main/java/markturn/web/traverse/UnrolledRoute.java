@@ -4,9 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import markturn.report.Display;
+import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
-import markturn.survey.job.Limit;
+import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 
 /**
@@ -32,11 +33,10 @@ public record UnrolledRoute(boolean angled, List<Stop> stops, List<Span> spans, 
     public record Span(String x, String stroke, String number, boolean out) {}
 
     /** Empty lists where no angle closes and no leg was measured both ways. */
-    static UnrolledRoute of(Job job, MeasuredTraverse run) {
+    static UnrolledRoute of(Job job, Measured measured, MeasuredTraverse run) {
         Display show = new Display(job.units());
         Words words = new Words(job.units());
-        double share = run.angles() > 0 ? run.angularLimit().orElse(0) / run.angles() : 0;
-        double apart = job.classOfWork().limit(Limit.BOTH_WAYS_DISTANCE);
+        double share = run.angles() > 0 ? TraverseLimits.angular(run) / run.angles() : 0;
         boolean shown = run.angular().isPresent()
                 || run.legs().stream().anyMatch(leg -> leg.bothWays().isPresent());
         if (!shown) {
@@ -59,6 +59,7 @@ public record UnrolledRoute(boolean angled, List<Stop> stops, List<Span> spans, 
                     room && corrected.isPresent() ? show.small(corrected) : ""));
             lastName = room ? at : lastName;
             double middle = at + leg.horizontal() * scale / 2;
+            double apart = TraverseLimits.bothWays(job, measured, leg);
             boolean out = Math.abs(leg.bothWays().orElse(0)) > apart;
             boolean numbered = leg.bothWays().isPresent() && (out || middle - lastNumber >= ROOM);
             spans.add(new Span(
@@ -68,17 +69,18 @@ public record UnrolledRoute(boolean angled, List<Stop> stops, List<Span> spans, 
         }
         String end = run.traverse().route().get(run.legs().size());
         stops.add(new Stop(at - lastName >= ROOM ? end : "", f(at), "", ""));
-        return new UnrolledRoute(run.angular().isPresent(), stops, spans, said(run, words, share, apart));
+        return new UnrolledRoute(run.angular().isPresent(), stops, spans, said(run, words, share));
     }
 
-    private static String said(MeasuredTraverse run, Words words, double share, double apart) {
+    private static String said(MeasuredTraverse run, Words words, double share) {
         String angles = run.angular().isPresent()
                 ? "Above, corrections of angles; dashed, an angle's share of the limit, %s. "
                         .formatted(words.small(share))
                 : "";
         return angles
-                + "%sengths of the legs, back less there; dashed, the limit, %s."
-                        .formatted(angles.isEmpty() ? "L" : "Below, l", words.difference(apart));
+                + (angles.isEmpty()
+                        ? "Lengths of the legs, back less there; dashed, each leg's limit."
+                        : "Below, lengths back less there; dashed, each leg's limit.");
     }
 
     /** Up where it is positive. */

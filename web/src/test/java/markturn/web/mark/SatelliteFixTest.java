@@ -5,11 +5,13 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Page;
 import java.util.Set;
 import java.util.regex.Pattern;
+import markturn.formats.Pieces;
 import markturn.simulator.AlderWeir;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
 import markturn.web.House;
+import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -47,6 +49,21 @@ class SatelliteFixTest {
         assertThat(page.locator(".satellite .fault").first()).containsText("Empty: expected an easting");
         assertThat(page.locator("#fault-fix-plan")).containsText("as the receiver says it");
         assertThat(page.locator("#fix-mark")).hasValue("PILLAR 2");
+        page.navigate("/job/" + id + "/mark");
+
+        // A name that somebody else took while this form was open is said where it was typed.
+        page.locator("[name='name-0']").fill("TAKEN");
+        page.locator("[name='northing-0']").fill("1");
+        page.locator("[name='easting-0']").fill("2");
+        fieldBook.add(
+                id,
+                "meanwhile",
+                "wren",
+                EntryKind.MARK,
+                new Pieces(demo.units()).write(Mark.named("TAKEN", Mark.Kind.NEW)));
+        page.getByText("Enter these marks").click();
+        assertThat(page.locator("main")).containsText("TAKEN is in this job already");
+        assertThat(page.locator("[name='northing-0']")).hasValue("1");
         page.navigate("/job/" + id + "/mark");
 
         enter(page, "RTK 1", new Mark.Coordinates(2050, 5050, pillar.elevation()), 0, "check");
