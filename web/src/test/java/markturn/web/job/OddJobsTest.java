@@ -216,7 +216,8 @@ class OddJobsTest {
         List<String> wrong = new ArrayList<>();
         for (String path : paths) {
             APIResponse answer = visitor.request().get("/job/" + id + path);
-            String text = answer.text().replaceAll("(?s)<(script|style)\\b.*?</\\1>", "");
+            // A random token may spell anything.
+            String text = answer.text().replaceAll("(content|value)=\"[\\w-]{60,}\"", "");
             Matcher none = NO_WORD.matcher(path.startsWith("/deliver/") && path.endsWith("-file") ? "" : text);
             if (answer.status() != 200) {
                 wrong.add(path + " answers " + answer.status());
