@@ -19,10 +19,29 @@ import tools.jackson.databind.JsonNode;
 final class SecondOpinion {
     static final double SECOND = Math.PI / 180 / 3600;
 
-    /** A place and its variances; elevation always there. */
-    record Place(double north, double east, double up, double nn, double ee, double ne, double hh) {
+    /** A place and what its errors are made of; elevation always there. */
+    record Place(double north, double east, double up, Sources inNorth, Sources inEast, Sources inUp) {
         static Place held(double north, double east, double up) {
-            return new Place(north, east, up, 0, 0, 0, 0);
+            return new Place(north, east, up, new Sources(), new Sources(), new Sources());
+        }
+    }
+
+    /** 10: an error as a sum over independent sources, by name: what one deviation of each does. */
+    static final class Sources {
+        private final Map<String, Double> effects = new HashMap<>();
+
+        Sources plus(String source, double effect) {
+            effects.merge(source, effect, Double::sum);
+            return this;
+        }
+
+        Sources plus(Sources other, double times) {
+            other.effects.forEach((source, effect) -> plus(source, effect * times));
+            return this;
+        }
+
+        double stdDev() {
+            return Math.sqrt(effects.values().stream().mapToDouble(e -> e * e).sum());
         }
     }
 
@@ -65,7 +84,12 @@ final class SecondOpinion {
     /** A setup as it comes out. */
     static final class Outcome {
         double orientation;
-        double orientationStdDev;
+        /** Of the orientation, and of the instrument itself: north, east, axis. */
+        Sources turning = new Sources();
+
+        Sources inNorth = new Sources();
+        Sources inEast = new Sources();
+        Sources axis = new Sources();
         Double varianceFactor;
         final List<Ray> rays = new ArrayList<>();
         Double closing;
@@ -411,20 +435,40 @@ final class SecondOpinion {
                 / ray.distanceCount;
     }
 
-    /** 8: the weighted mean over the sights that have coordinates. */
+    /** 8: the weighted mean over the sights that have coordinates; 10: what it and the instrument's place owe to each source. */
     private void orient(JsonNode setup, Place station, Outcome out) {
+        String name = setup.get("name").asString();
+        double centring = figure("centringStdDev");
+        out.inNorth = new Sources().plus(station.inNorth(), 1).plus(name + " instrument north", -centring);
+        out.inEast = new Sources().plus(station.inEast(), 1).plus(name + " instrument east", -centring);
+        out.axis = new Sources().plus(station.inUp(), 1).plus(name + " instrument height", figure("heightStdDev"));
         List<double[]> said = new ArrayList<>();
+        List<Sources> errors = new ArrayList<>();
         for (JsonNode sight : setup.at("/orientation/sights")) {
             Place known = places.get(trueName(sight.asString()));
             for (Ray ray : out.rays) {
                 if (ray.fix.role().equals("backsight")
                         && ray.fix.target().equals(sight.asString())
                         && ray.direction != null) {
-                    double azimuth = Math.atan2(known.east() - station.east(), known.north() - station.north());
-                    double length = ray.horizontal != null
-                            ? ray.horizontal
-                            : Math.hypot(known.east() - station.east(), known.north() - station.north());
-                    said.add(new double[] {azimuth - ray.direction, directionVariance(ray, length)});
+                    double north = known.north() - station.north();
+                    double east = known.east() - station.east();
+                    double azimuth = Math.atan2(east, north);
+                    double length = Math.hypot(north, east);
+                    double weighed = ray.horizontal != null ? ray.horizontal : length;
+                    said.add(new double[] {azimuth - ray.direction, directionVariance(ray, weighed)});
+                    double byNorth = -Math.sin(azimuth) / length;
+                    double byEast = Math.cos(azimuth) / length;
+                    String target = name + " " + trueName(ray.fix.target());
+                    double stood =
+                            reflector(ray.fix.of()).path("centringStdDev").doubleValue(0);
+                    errors.add(new Sources()
+                            .plus(known.inNorth(), byNorth)
+                            .plus(known.inEast(), byEast)
+                            .plus(out.inNorth, -byNorth)
+                            .plus(out.inEast, -byEast)
+                            .plus(target + " north", -stood * byNorth)
+                            .plus(target + " east", -stood * byEast)
+                            .plus(target + " backsight direction", pointing(ray)));
                 }
             }
         }
@@ -432,7 +476,9 @@ final class SecondOpinion {
         double weights = said.stream().mapToDouble(s -> 1 / s[1]).sum();
         out.orientation = first
                 + said.stream().mapToDouble(s -> near(s[0] - first) / s[1]).sum() / weights;
-        out.orientationStdDev = 1 / Math.sqrt(weights);
+        for (int i = 0; i < said.size(); i++) {
+            out.turning.plus(errors.get(i), 1 / said.get(i)[1] / weights);
+        }
         out.varianceFactor = said.size() < 2
                 ? null
                 : said.stream()
@@ -441,7 +487,11 @@ final class SecondOpinion {
                         / (said.size() - 1);
     }
 
-    /** 7 and 10: the offset on the ground, and every variance propagated through sine and cosine. */
+    private double pointing(Ray ray) {
+        return figure("directionStdDev") * SECOND / Math.sqrt(ray.directionCount);
+    }
+
+    /** 7 and 10: the offset on the ground, and every source propagated through sine and cosine. */
     private Place carried(JsonNode setup, Place station, Outcome out, Ray ray) {
         JsonNode offset = ray.fix.of().path("offset");
         double azimuth = out.orientation + ray.direction;
@@ -449,26 +499,38 @@ final class SecondOpinion {
         double across = offset.path("across").doubleValue(0) * scale();
         double north = along * Math.cos(azimuth) - across * Math.sin(azimuth);
         double east = along * Math.sin(azimuth) + across * Math.cos(azimuth);
-        double turn = directionVariance(ray, ray.horizontal) + Math.pow(out.orientationStdDev, 2);
-        double centring = Math.pow(figure("centringStdDev"), 2)
-                + Math.pow(reflector(ray.fix.of()).path("centringStdDev").doubleValue(0), 2);
-        double length = distanceVariance(ray, ray.horizontal) + centring;
-        double cos = Math.cos(azimuth);
-        double sin = Math.sin(azimuth);
+        String name = setup.get("name").asString();
+        String target = name + " " + trueName(ray.fix.target());
+        String own = target + " from " + out.rays.indexOf(ray);
+        double stood = reflector(ray.fix.of()).path("centringStdDev").doubleValue(0);
+        double ranging = Math.sqrt(distanceVariance(ray, ray.horizontal));
         double radius = job.at("/earth/radius").doubleValue(6371000);
-        double up = Math.pow(ray.horizontal * figure("zenithStdDev") * SECOND, 2) / ray.zenithCount
-                + distanceVariance(ray, ray.horizontal) * Math.pow(Math.cos(ray.zenith), 2)
-                + Math.pow(reflector(ray.fix.of()).path("heightStdDev").doubleValue(0), 2)
-                + Math.pow(ray.horizontal * ray.horizontal * 0.05 / (2 * radius), 2)
-                + Math.pow(figure("heightStdDev"), 2);
         return new Place(
                 station.north() + north,
                 station.east() + east,
                 station.up() + ray.rise + offset.path("up").doubleValue(0),
-                station.nn() + turn * east * east + length * cos * cos,
-                station.ee() + turn * north * north + length * sin * sin,
-                station.ne() - turn * north * east + length * cos * sin,
-                station.hh() + up);
+                new Sources()
+                        .plus(out.inNorth, 1)
+                        .plus(out.turning, -east)
+                        .plus(own + " direction", -east * pointing(ray))
+                        .plus(own + " distance", Math.cos(azimuth) * ranging)
+                        .plus(target + " north", stood),
+                new Sources()
+                        .plus(out.inEast, 1)
+                        .plus(out.turning, north)
+                        .plus(own + " direction", north * pointing(ray))
+                        .plus(own + " distance", Math.sin(azimuth) * ranging)
+                        .plus(target + " east", stood),
+                new Sources()
+                        .plus(out.axis, 1)
+                        .plus(
+                                own + " zenith",
+                                ray.horizontal * figure("zenithStdDev") * SECOND / Math.sqrt(ray.zenithCount))
+                        .plus(own + " slope", Math.cos(ray.zenith) * ranging)
+                        .plus(own + " refraction", ray.horizontal * ray.horizontal * 0.05 / (2 * radius))
+                        .plus(
+                                target + " height",
+                                -reflector(ray.fix.of()).path("heightStdDev").doubleValue(0)));
     }
 
     /** 16: the last check on a backsight, against the mean of its own face, or of both. */

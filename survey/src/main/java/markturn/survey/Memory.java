@@ -10,6 +10,7 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
 import markturn.survey.job.Setup;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
@@ -26,6 +27,7 @@ public final class Memory {
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
     private JudgedBefore judged = new JudgedBefore();
+    private final Propagation propagation = new Propagation();
 
     /** The names a setup refers to, each once; the marks and places they stood for; and what was measured with them. */
     private record Remembered(String[] names, Mark[] marks, Position[] places, MeasuredSetup measured) {
@@ -76,6 +78,11 @@ public final class Memory {
         marks = job.marks();
     }
 
+    /** Covariances, with those known of before. */
+    Propagation propagation() {
+        return propagation;
+    }
+
     JudgedBefore judged() {
         return judged;
     }
@@ -90,7 +97,7 @@ public final class Memory {
         return before.measured();
     }
 
-    private static Remembered remembered(Job job, Setup setup, Map<String, Position> positions) {
+    private Remembered remembered(Job job, Setup setup, Map<String, Position> positions) {
         Set<String> all = new LinkedHashSet<>();
         all.add(setup.station());
         all.addAll(setup.orientation().sights());
@@ -107,8 +114,8 @@ public final class Memory {
                 marks,
                 places,
                 setup.isFree()
-                        ? FreeStation.measure(job, setup, positions)
-                        : OccupiedStation.measure(job, setup, positions));
+                        ? FreeStation.measure(job, setup, positions, propagation)
+                        : OccupiedStation.measure(job, setup, positions, propagation));
     }
 
     /** Lets go of what the job does not hold any more. */

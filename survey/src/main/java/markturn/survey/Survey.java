@@ -17,6 +17,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.locate.Positions;
 import markturn.survey.network.NetworkRun;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.Measured;
@@ -84,7 +85,7 @@ public final class Survey {
     /** Every setup in the file's order, and the positions they left. */
     private record Pass(List<MeasuredSetup> setups, Positions positions) {
         static Pass through(Job job, Map<String, Position> adopted, Map<String, String> runs, Memory memory) {
-            Positions positions = new Positions(job, adopted, runs);
+            Positions positions = new Positions(job, adopted, runs, memory.propagation());
             List<MeasuredSetup> setups = new ArrayList<>();
             for (Setup setup : job.setups()) {
                 positions.construct(setup, setups);
@@ -127,7 +128,8 @@ public final class Survey {
                                     to.easting(),
                                     to.elevation(),
                                     carried.plan(),
-                                    to.elevation().isPresent() ? carried.elevationVariance() : to.elevation())
+                                    to.elevation().isPresent() ? carried.elevationVariance() : to.elevation(),
+                                    carried.lineage())
                             : to);
             runs.put(mark, run.name());
         }
@@ -143,7 +145,7 @@ public final class Survey {
     public static MeasuredSetup whatIf(SurveyResult computed, String setup, Setup.ByResection by) {
         Job job = inForce(computed.job());
         Setup free = job.setup(setup).orElseThrow().withOrientation(by);
-        return FreeStation.measure(job, free, knownBefore(computed, setup));
+        return FreeStation.measure(job, free, knownBefore(computed, setup), new Propagation());
     }
 
     /**

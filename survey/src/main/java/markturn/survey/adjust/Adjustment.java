@@ -30,7 +30,12 @@ public final class Adjustment {
 
     /** Covariance of two unknowns. */
     public double covariance(int one, int other) {
-        return normal.cofactor(one, other);
+        if (normal.meet(one, other)) {
+            return normal.cofactor(one, other);
+        }
+        double[] unit = new double[unknowns.length];
+        unit[one] = 1;
+        return normal.inverseTimes(unit)[other];
     }
 
     /** How many observations more than unknowns. */

@@ -16,6 +16,11 @@ public interface NormalEquations {
     /** The inverse's element, after {@link #solve()}: the cofactor of two unknowns. */
     double cofactor(int row, int column);
 
+    /** Whether two unknowns stand together in the equations as they were solved, so that their cofactor is at hand. */
+    default boolean meet(int row, int column) {
+        return true;
+    }
+
     /** The inverse times a vector, after {@link #solve()}. */
     double[] inverseTimes(double[] vector);
 }

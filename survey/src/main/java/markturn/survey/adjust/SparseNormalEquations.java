@@ -209,6 +209,13 @@ public final class SparseNormalEquations implements NormalEquations {
         }
     }
 
+    @Override
+    public boolean meet(int row, int column) {
+        int one = Math.min(dissection.position(row), dissection.position(column));
+        int other = Math.max(dissection.position(row), dissection.position(column));
+        return dissection.partAt(one).indexOf(other) >= 0;
+    }
+
     /**
      * The inverse's element, where two unknowns meet in a front.
      *

@@ -9,6 +9,8 @@ import markturn.survey.angle.Angles;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.propagate.Lineage;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
@@ -18,7 +20,7 @@ import markturn.survey.result.Shot;
 
 /**
  * Places of points at which nothing could be held, from edges, walls and plumb lines. Textbook plane geometry; precision to first order,
- * the marks it rests on taken as independent of each other.
+ * with all that the sights it rests on share.
  */
 final class Constructions {
     /** Edges farther apart than this are no round object seen from outside, radians. */
@@ -32,7 +34,10 @@ final class Constructions {
     private final List<MeasuredSetup> setups;
     private final Map<String, Position> known;
 
-    Constructions(Job job, List<MeasuredSetup> setups, Map<String, Position> known) {
+    private final Propagation propagation;
+
+    Constructions(Job job, List<MeasuredSetup> setups, Map<String, Position> known, Propagation propagation) {
+        this.propagation = propagation;
         this.job = job;
         this.setups = setups;
         this.known = known;
@@ -45,14 +50,16 @@ final class Constructions {
     Optional<Placed> place(Mark mark) {
         Construction by = mark.by().orElseThrow();
         if (by instanceof Construction.Round round) {
-            return setups.stream().flatMap(s -> round(round, s).stream()).findFirst();
+            return setups.stream()
+                    .flatMap(s -> round(mark.name(), round, s).stream())
+                    .findFirst();
         }
         if (by instanceof Construction.Above above) {
             return setups.stream()
                     .flatMap(s -> above(mark.name(), above, s).stream())
                     .findFirst();
         }
-        return corner(by.bases());
+        return corner(mark.name(), by.bases());
     }
 
     private Optional<Shot> shot(MeasuredSetup setup, String target) {
@@ -62,7 +69,7 @@ final class Constructions {
     }
 
     /** The distance to the middle is {@code h/(1 − sin θ)}: h to the front, θ half the angle between the edges. */
-    private Optional<Placed> round(Construction.Round round, MeasuredSetup setup) {
+    private Optional<Placed> round(String mark, Construction.Round round, MeasuredSetup setup) {
         Optional<Shot> left =
                 shot(setup, round.leftEdge()).filter(s -> s.direction().isPresent());
         Optional<Shot> right =
@@ -91,17 +98,26 @@ final class Constructions {
         // Each edge is one pointing; half their difference and their mean both vary by σ/√2.
         double along = growth * growth * pointing * pointing / 2;
         double across = distance * distance * pointing * pointing / 2;
-        Covariance edges = new Covariance(
-                along * cos * cos + across * sin * sin,
-                along * sin * sin + across * cos * cos,
-                (along - across) * sin * cos);
+        double[] edges = {
+            along * cos * cos + across * sin * sin,
+            (along - across) * sin * cos,
+            (along - across) * sin * cos,
+            along * sin * sin + across * cos * cos
+        };
+        Lineage plan = Lineage.of(
+                mark + " round",
+                2,
+                List.of(new Lineage.Part(surface.planLineage(job.trueName(round.front())), new double[] {1, 0, 0, 1})),
+                edges);
         return Optional.of(new Placed(
                 new Position(
                         station.northing() + distance * cos,
                         station.easting() + distance * sin,
                         surface.elevation(),
-                        surface.plan().plus(edges),
-                        surface.elevationVariance()),
+                        Covariance.of(propagation.variance(plan)),
+                        surface.elevationVariance(),
+                        new Position.Lineages(
+                                Optional.of(plan), surface.lineage().level())),
                 setup.name()));
     }
 
@@ -151,11 +167,12 @@ final class Constructions {
                         base.easting(),
                         OptionalDouble.of(elevation),
                         base.plan(),
-                        OptionalDouble.of(variance)),
+                        OptionalDouble.of(variance),
+                        new Position.Lineages(base.lineage().plan(), Optional.empty())),
                 setup.name()));
     }
 
-    private Optional<Placed> corner(List<String> bases) {
+    private Optional<Placed> corner(String mark, List<String> bases) {
         List<Position> at = new ArrayList<>();
         for (String base : bases) {
             Position place = known.get(job.trueName(base));
@@ -173,22 +190,24 @@ final class Constructions {
         if (meeting.length == 0) {
             return Optional.empty();
         }
-        double nn = 0;
-        double ee = 0;
-        double ne = 0;
+        List<Lineage.Part> parts = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
             double[] north = slope(coordinates, 2 * i, meeting);
             double[] east = slope(coordinates, 2 * i + 1, meeting);
-            Covariance of = at.get(i).plan();
-            nn += north[0] * north[0] * of.nn() + east[0] * east[0] * of.ee() + 2 * north[0] * east[0] * of.ne();
-            ee += north[1] * north[1] * of.nn() + east[1] * east[1] * of.ee() + 2 * north[1] * east[1] * of.ne();
-            ne += north[0] * north[1] * of.nn()
-                    + east[0] * east[1] * of.ee()
-                    + (north[0] * east[1] + north[1] * east[0]) * of.ne();
+            parts.add(new Lineage.Part(
+                    at.get(i).planLineage(job.trueName(bases.get(i))),
+                    new double[] {north[0], east[0], north[1], east[1]}));
         }
-        Position plan = new Position(
-                meeting[0], meeting[1], OptionalDouble.empty(), new Covariance(nn, ee, ne), OptionalDouble.empty());
-        return Optional.of(new Placed(plan, from(bases)));
+        Lineage plan = Lineage.of(mark + " corner", 2, parts, new double[4]);
+        return Optional.of(new Placed(
+                new Position(
+                        meeting[0],
+                        meeting[1],
+                        OptionalDouble.empty(),
+                        Covariance.of(propagation.variance(plan)),
+                        OptionalDouble.empty(),
+                        new Position.Lineages(Optional.of(plan), Optional.empty())),
+                from(bases)));
     }
 
     private String from(List<String> bases) {

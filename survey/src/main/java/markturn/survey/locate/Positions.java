@@ -16,6 +16,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
@@ -28,6 +29,7 @@ import markturn.survey.result.Shot;
  */
 public final class Positions {
     private final Job job;
+    private final Propagation propagation;
     private final Map<String, Position> known;
     private final Map<String, String> from;
     private final Map<String, String> adjustedBy = new HashMap<>();
@@ -49,7 +51,8 @@ public final class Positions {
      * @param byRuns positions that traverses adopted, by true name; they take the place of carried ones
      * @param runs by which traverse each of them was adopted
      */
-    public Positions(Job job, Map<String, Position> byRuns, Map<String, String> runs) {
+    public Positions(Job job, Map<String, Position> byRuns, Map<String, String> runs, Propagation propagation) {
+        this.propagation = propagation;
         this.job = job;
         this.secondSights = new SecondSights(job);
         this.known = new LinkedHashMap<>(2 * job.marks().size());
@@ -118,7 +121,7 @@ public final class Positions {
     private void seenAgain(String mark, String setup, Optional<Position> seen) {
         Position first = known.get(mark);
         Optional<Position> decided = seen.isPresent() && !secondSights.isEmpty() && decidedOnce.add(mark + "\n" + setup)
-                ? secondSights.decide(job, mark, setup, first, seen.get())
+                ? secondSights.decide(job, mark, setup, first, seen.get(), propagation)
                 : Optional.empty();
         boolean replaced = decided.isPresent() && decided.equals(seen);
         checks.add(
@@ -168,7 +171,7 @@ public final class Positions {
     }
 
     private void construct(Mark mark, List<MeasuredSetup> setups) {
-        new Constructions(job, setups, known).place(mark).ifPresent(placed -> {
+        new Constructions(job, setups, known, propagation).place(mark).ifPresent(placed -> {
             put(mark.name(), placed.at());
             from.put(mark.name(), placed.from());
         });
@@ -189,7 +192,7 @@ public final class Positions {
         }
     }
 
-    private static Check compare(String mark, String from, Optional<Position> seen, Position known) {
+    private Check compare(String mark, String from, Optional<Position> seen, Position known) {
         OptionalDouble none = OptionalDouble.empty();
         if (seen.isEmpty()) {
             return new Check(mark, from, none, none, none, none, none);
@@ -197,7 +200,10 @@ public final class Positions {
         Position second = seen.get();
         double north = second.northing() - known.northing();
         double east = second.easting() - known.easting();
-        double variance = second.plan().plus(known.plan()).along(Math.atan2(east, north));
+        double variance = second.plan()
+                .plus(known.plan())
+                .lessBoth(propagation.covariance(second.planLineage(mark + " by " + from), known.planLineage(mark)))
+                .along(Math.atan2(east, north));
         boolean levels = second.elevation().isPresent() && known.elevation().isPresent();
         return new Check(
                 mark,
@@ -208,11 +214,15 @@ public final class Positions {
                         ? OptionalDouble.of(second.elevation().getAsDouble()
                                 - known.elevation().getAsDouble())
                         : none,
-                OptionalDouble.of(Math.sqrt(variance)),
-                levels
-                        ? OptionalDouble.of(Math.sqrt(second.elevationVariance().getAsDouble()
-                                + known.elevationVariance().getAsDouble()))
-                        : none);
+                OptionalDouble.of(Math.sqrt(Math.max(0, variance))),
+                levels ? OptionalDouble.of(Math.sqrt(Math.max(0, levelVariance(mark, from, second, known)))) : none);
+    }
+
+    private double levelVariance(String mark, String from, Position second, Position known) {
+        double[] shared = propagation.covariance(second.levelLineage(mark + " by " + from), known.levelLineage(mark));
+        return second.elevationVariance().getAsDouble()
+                + known.elevationVariance().getAsDouble()
+                - (shared.length == 0 ? 0 : 2 * shared[0]);
     }
 
     /** All checks: those of the setups in order, then satellite fixes against the final positions. */

@@ -38,6 +38,9 @@ final class Hypotheses {
     private static Map<String, Integer> sightsOf(Part part) {
         Map<String, Integer> count = new HashMap<>();
         for (Part.Said said : part.said()) {
+            if (said.isCommon()) {
+                continue;
+            }
             count.merge(said.target(), 1, Integer::sum);
             if (said.ray() != null) {
                 count.merge(said.ray().from(), 1, Integer::sum);
@@ -58,6 +61,12 @@ final class Hypotheses {
         List<Hypothesis> all = new ArrayList<>();
         for (int i = 0; i < plan.said().size(); i++) {
             Part.Said said = plan.said().get(i);
+            if (said.isCommon()) {
+                double[] stood = said.kind() == Kind.NORTHING ? new double[] {1, 0} : new double[] {0, 1};
+                share(twofold, new What(SingleFault.Kind.INSTRUMENT_CENTRING, said.setup(), ""), i, stood);
+                control(twofold, said.target(), i, new double[] {-stood[0], -stood[1]});
+                continue;
+            }
             boolean coordinate = said.kind() == Kind.NORTHING || said.kind() == Kind.EASTING;
             if (coordinate) {
                 double[] moved = said.kind() == Kind.NORTHING ? new double[] {1, 0} : new double[] {0, 1};
@@ -78,12 +87,15 @@ final class Hypotheses {
             }
             if (said.ray() != null) {
                 double[] turned = byFarEnd(said);
-                share(twofold, new What(SingleFault.Kind.INSTRUMENT_CENTRING, said.setup(), ""), i, turned);
+                boolean centred = said.ray().centring() > 0;
+                if (!centred) {
+                    share(twofold, new What(SingleFault.Kind.INSTRUMENT_CENTRING, said.setup(), ""), i, turned);
+                    control(twofold, said.ray().from(), i, new double[] {-turned[0], -turned[1]});
+                }
                 if (!alone) {
                     share(twofold, new What(SingleFault.Kind.TARGET_CENTRING, said.setup(), said.target()), i, turned);
                 }
                 control(twofold, said.target(), i, turned);
-                control(twofold, said.ray().from(), i, new double[] {-turned[0], -turned[1]});
                 if (said.kind() == Kind.DISTANCE) {
                     constants
                             .computeIfAbsent(
@@ -143,6 +155,13 @@ final class Hypotheses {
         List<Hypothesis> all = new ArrayList<>();
         for (int i = 0; i < heights.said().size(); i++) {
             Part.Said said = heights.said().get(i);
+            if (said.isCommon()) {
+                shared.computeIfAbsent(
+                                new What(SingleFault.Kind.INSTRUMENT_HEIGHT, said.setup(), ""), what -> new HashMap<>())
+                        .put(i, 1.0);
+                level(shared, said.target(), i, -1);
+                continue;
+            }
             if (said.ray() == null) {
                 all.add(Hypothesis.one(new What(SingleFault.Kind.COORDINATES, "", said.target()), Map.of(i, 1.0)));
                 level(shared, said.target(), i, 1);
@@ -154,11 +173,13 @@ final class Hypotheses {
             } else {
                 all.add(Hypothesis.one(single, Map.of(i, 1.0)));
             }
-            shared.computeIfAbsent(
-                            new What(SingleFault.Kind.INSTRUMENT_HEIGHT, said.setup(), ""), what -> new HashMap<>())
-                    .put(i, 1.0);
             level(shared, said.target(), i, 1);
-            level(shared, said.ray().from(), i, -1);
+            if (said.ray().heightStdDev() == 0) {
+                shared.computeIfAbsent(
+                                new What(SingleFault.Kind.INSTRUMENT_HEIGHT, said.setup(), ""), what -> new HashMap<>())
+                        .put(i, 1.0);
+                level(shared, said.ray().from(), i, -1);
+            }
         }
         shared.forEach((what, shares) -> all.add(Hypothesis.one(what, shares)));
         return all;

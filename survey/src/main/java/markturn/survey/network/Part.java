@@ -26,7 +26,7 @@ final class Part {
      * What an observation is of.
      *
      * @param ray what it was sighted by; null for a coordinate
-     * @param setup empty for a mark's coordinate
+     * @param setup empty for a mark's coordinate; of an instrument's, its setup
      */
     record Said(Ray ray, String setup, String target, Kind kind) {
         static Said of(Ray ray, Kind kind) {
@@ -35,6 +35,15 @@ final class Part {
 
         static Said of(String mark, Kind coordinate) {
             return new Said(null, "", mark, coordinate);
+        }
+
+        /** The centring or the taped height of an instrument: an error common to all sights of a setup. */
+        static Said common(Ray ray, Kind coordinate) {
+            return new Said(null, ray.setupName(), ray.from(), coordinate);
+        }
+
+        boolean isCommon() {
+            return ray == null && !setup.isEmpty() && kind != Kind.DIRECTION;
         }
     }
 
@@ -76,6 +85,11 @@ final class Part {
         int[] nodes = nodeOf.stream().mapToInt(Integer::intValue).toArray();
         Dissection dissection = Dissection.of(places, nodes, observations, near);
         adjustment = LeastSquares.adjust(observations, near, () -> new SparseNormalEquations(dissection));
+    }
+
+    /** Whether this and the other adjust the same observations from the same values. */
+    boolean isSameAs(Part other) {
+        return this == other || start.equals(other.start) && observations.equals(other.observations);
     }
 
     double redundancy(int observation) {

@@ -12,15 +12,14 @@ import java.util.Set;
 import java.util.function.DoubleConsumer;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Coordinate;
+import markturn.survey.adjust.Difference;
 import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Distance;
-import markturn.survey.adjust.HeightDifference;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.SatelliteFix;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredNetwork.Relative;
@@ -32,13 +31,11 @@ import markturn.survey.result.Position;
 
 /** A network on one datum: plan and elevations, each numbered, observed and adjusted. Coordinates are counted from the first mark. */
 final class Problem {
-    /** A coordinate that is observed without a deviation is as good as held, metres. */
-    private static final double SMALLEST = 1e-6;
-
     private final Job job;
     private final List<MeasuredSetup> setups;
     private final Map<String, Position> known;
     private final Datum datum;
+    private final ObservedCoordinates coordinates;
     private final Position origin;
     private final List<Ray> rays;
     private final Map<String, Place> places = new LinkedHashMap<>();
@@ -46,12 +43,14 @@ final class Problem {
     private final Map<String, Integer> nodes = new LinkedHashMap<>();
     private final Part plan = new Part();
     private final Part heights = new Part();
+    private final AdjustedTogether together = new AdjustedTogether(plan, heights, places, levels);
 
     Problem(Job job, List<MeasuredSetup> setups, Map<String, Position> known, List<Ray> all, Datum datum) {
         this.job = job;
         this.setups = setups;
         this.known = known;
         this.datum = datum;
+        this.coordinates = new ObservedCoordinates(job, datum);
         this.origin = known.values().stream().findFirst().orElse(Position.held(new Mark.Coordinates(0, 0, none())));
         this.rays = determined(all);
         observePlan();
@@ -81,7 +80,7 @@ final class Problem {
     }
 
     private boolean isLoose(String mark, Map<String, Integer> counts) {
-        boolean observed = datum.observed() && !coordinatesOf(mark).isEmpty();
+        boolean observed = datum.observed() && !coordinates.of(mark).isEmpty();
         boolean turns = datum.turn().filter(mark::equals).isPresent();
         return !datum.plan().contains(mark) && !observed && counts.get(mark) < (turns ? 1 : 2);
     }
@@ -127,11 +126,30 @@ final class Problem {
         });
     }
 
+    /** Where the instrument of a setup stood: beside its mark by its centring, the same for all its sights; on it where that is nothing. */
+    private Place instrument(Ray ray) {
+        Place mark = place(ray.from());
+        if (ray.centring() == 0) {
+            return mark;
+        }
+        double north = known.get(ray.from()).northing() - origin.northing();
+        double east = known.get(ray.from()).easting() - origin.easting();
+        Place stood = Place.unknown(plan.unknown(north, node(ray.from())), plan.unknown(east, node(ray.from())));
+        plan.observe(
+                Part.Said.common(ray, Kind.NORTHING),
+                new Difference(mark.north(), stood.north(), mark.northing(), 0, 0, ray.centring()));
+        plan.observe(
+                Part.Said.common(ray, Kind.EASTING),
+                new Difference(mark.east(), stood.east(), mark.easting(), 0, 0, ray.centring()));
+        return stood;
+    }
+
     private void observePlan() {
         Map<Integer, Integer> orientations = new HashMap<>();
         Map<Integer, Integer> scales = new HashMap<>();
+        Map<Integer, Place> instruments = new HashMap<>();
         for (Ray ray : rays) {
-            Place from = place(ray.from());
+            Place from = instruments.computeIfAbsent(ray.setup(), setup -> instrument(ray));
             Place to = place(ray.to());
             if (ray.direction().isPresent()) {
                 int orientation = orientations.computeIfAbsent(ray.setup(), setup -> orientation(ray));
@@ -154,7 +172,7 @@ final class Problem {
         double value = of.orientation().getAsDouble();
         int unknown = plan.unknown(value, node(ray.from()));
         if (datum.observed() && Rays.orientsAsGiven(of)) {
-            double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), SMALLEST);
+            double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), ObservedCoordinates.SMALLEST);
             String target = of.setup().orientation().zero();
             plan.observe(
                     new Part.Said(null, of.name(), target, Kind.DIRECTION), new Coordinate(unknown, value, stdDev));
@@ -182,13 +200,15 @@ final class Problem {
                 }
             }
         }
+        Map<Integer, Integer> axes = new HashMap<>();
         for (Ray ray : rays) {
             if (ray.rise().isPresent() && reached.contains(ray.from())) {
-                int from = level(ray.from());
+                boolean taped = ray.heightStdDev() > 0;
+                int from = taped ? axes.computeIfAbsent(ray.setup(), setup -> axis(ray)) : level(ray.from());
                 int to = level(ray.to());
                 heights.observe(
                         Part.Said.of(ray, Kind.ELEVATION_DIFFERENCE),
-                        new HeightDifference(
+                        new Difference(
                                 from,
                                 to,
                                 from == Place.HELD ? elevation(ray.from()) : 0,
@@ -199,8 +219,19 @@ final class Problem {
         }
     }
 
+    /** The elevation of a station by the height that was taped there: one error of it for all the sights of a setup. */
+    private int axis(Ray ray) {
+        int station = level(ray.from());
+        int axis = heights.unknown(known.get(ray.from()).elevation().orElse(0), node(ray.from()));
+        heights.observe(
+                Part.Said.common(ray, Kind.ELEVATION),
+                new Difference(
+                        station, axis, station == Place.HELD ? elevation(ray.from()) : 0, 0, 0, ray.heightStdDev()));
+        return axis;
+    }
+
     private boolean isLevelled(String mark) {
-        return coordinatesOf(mark).stream().anyMatch(c -> c.at().elevation().isPresent());
+        return coordinates.of(mark).stream().anyMatch(c -> c.at().elevation().isPresent());
     }
 
     private int level(String mark) {
@@ -215,44 +246,11 @@ final class Problem {
         return known.get(mark).elevation().getAsDouble();
     }
 
-    private record Known(Mark.Coordinates at, Mark.Deviations stdDev) {
-        double north() {
-            return Math.max(stdDev.northing(), SMALLEST);
-        }
-
-        double east() {
-            return Math.max(stdDev.easting(), SMALLEST);
-        }
-
-        double up() {
-            return Math.max(stdDev.elevation(), SMALLEST);
-        }
-    }
-
-    /** Coordinates of a mark that are observed: given with deviations, or by satellites; of a held mark, fixes that are to take part. */
-    private List<Known> coordinatesOf(String name) {
-        List<Known> all = new ArrayList<>();
-        Optional<Mark> mark = job.mark(name);
-        boolean held = datum.plan().contains(name);
-        mark.filter(m -> !held && m.given().isPresent() && m.stdDev().isPresent())
-                .ifPresent(m -> all.add(new Known(m.given().get(), m.stdDev().get())));
-        boolean gives = !held && mark.flatMap(Mark::given).isEmpty();
-        for (SatelliteFix fix : job.standingFixes()) {
-            if (job.trueName(fix.mark()).equals(name)) {
-                if (gives || fix.use() == SatelliteFix.Use.OBSERVATION) {
-                    all.add(new Known(fix.position(), fix.stdDev()));
-                }
-                gives = false;
-            }
-        }
-        return all;
-    }
-
     private void observeCoordinates() {
-        places.forEach((mark, place) -> coordinatesOf(mark).forEach(seen -> observe(mark, place, seen)));
+        places.forEach((mark, place) -> coordinates.of(mark).forEach(seen -> observe(mark, place, seen)));
     }
 
-    private void observe(String mark, Place place, Known seen) {
+    private void observe(String mark, Place place, ObservedCoordinates.Seen seen) {
         double north = seen.at().northing() - origin.northing();
         double east = seen.at().easting() - origin.easting();
         plan.observe(
@@ -354,24 +352,28 @@ final class Problem {
         return one == Place.HELD || other == Place.HELD ? 0 : plan.adjustment().covariance(one, other);
     }
 
+    /** What the adjustment does not find is left as it was. */
     private Position position(String name, Place place) {
         Adjustment in = plan.adjustment();
+        Position before = known.get(name);
+        Covariance covariance = new Covariance(
+                in.covariance(place.north(), place.north()),
+                in.covariance(place.east(), place.east()),
+                in.covariance(place.north(), place.east()));
         Integer level = levels.get(name);
-        boolean levelled = level != null;
-        boolean heldLevel = datum.elevations().contains(name);
+        boolean levelled = level != null && heights.isAdjusted();
+        double variance = levelled ? heights.adjustment().covariance(level, level) : 0;
         return new Position(
                 origin.northing() + in.unknown(place.north()),
                 origin.easting() + in.unknown(place.east()),
-                levelled
-                        ? OptionalDouble.of(heights.adjustment().unknown(level))
-                        : heldLevel ? known.get(name).elevation() : none(),
-                new Covariance(
-                        in.covariance(place.north(), place.north()),
-                        in.covariance(place.east(), place.east()),
-                        in.covariance(place.north(), place.east())),
-                levelled
-                        ? OptionalDouble.of(heights.adjustment().covariance(level, level))
-                        : heldLevel ? OptionalDouble.of(0) : none());
+                levelled ? OptionalDouble.of(heights.adjustment().unknown(level)) : before.elevation(),
+                covariance,
+                levelled ? OptionalDouble.of(variance) : before.elevationVariance(),
+                new Position.Lineages(
+                        Optional.of(together.plan(name, covariance)),
+                        levelled
+                                ? Optional.of(together.level(name, variance))
+                                : before.lineage().level()));
     }
 
     /** What each observation was worth. */
@@ -379,7 +381,9 @@ final class Problem {
         List<Worth> all = new ArrayList<>();
         for (Part part : parts()) {
             for (int i = 0; i < part.said().size(); i++) {
-                all.add(worth(part, i));
+                if (!part.said().get(i).isCommon()) {
+                    all.add(worth(part, i));
+                }
             }
         }
         return all;

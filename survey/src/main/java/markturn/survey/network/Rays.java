@@ -31,7 +31,9 @@ final class Rays {
                 String to = job.trueName(sets.target());
                 if (known.containsKey(to)
                         && !to.equals(job.trueName(setup.setup().station()))) {
-                    rays.add(ray(job, i, setup, sets));
+                    double apart =
+                            known.get(job.trueName(setup.setup().station())).distanceTo(known.get(to));
+                    rays.add(ray(job, i, setup, sets, apart));
                 }
             }
         }
@@ -39,11 +41,12 @@ final class Rays {
     }
 
     /** A given azimuth uses up the direction it was given to; what a resection leaves out stays out here too. */
-    private static Ray ray(Job job, int number, MeasuredSetup setup, SetAbstract sets) {
+    private static Ray ray(Job job, int number, MeasuredSetup setup, SetAbstract sets, double apart) {
         Weights weights = Weights.of(job, setup.setup());
+        Weights ofTarget = new Weights(weights.instrument(), 0, job.earth());
         Reflector reflector =
                 job.sighted(sets.fix().pointings().readings().get(0).reading());
-        double length = sets.horizontal().orElse(DISTANT);
+        double length = sets.horizontal().orElse(apart);
         boolean orientsAsGiven =
                 orientsAsGiven(setup) && setup.setup().orientation().zero().equals(sets.target());
         OptionalDouble direction = orientsAsGiven || !uses(setup, sets, Setup.Part.DIRECTION) ? NONE : sets.direction();
@@ -60,26 +63,23 @@ final class Rays {
                 setup.setup().instrument(),
                 reflector.name(),
                 sets.fix().role() == Reading.Role.BACKSIGHT,
+                weights.instrumentCentring(),
                 direction,
-                direction.isPresent() ? Math.sqrt(weights.direction(sets.count(), reflector, length)) : 0,
+                direction.isPresent() ? Math.sqrt(ofTarget.direction(sets.count(), reflector, length)) : 0,
                 distance,
-                distance.isPresent() ? Math.sqrt(weights.distance(distances, reflector, length)) : 0,
+                distance.isPresent() ? Math.sqrt(ofTarget.distance(distances, reflector, length)) : 0,
                 setup.scalePpm().isPresent(),
                 rise,
                 rise.isPresent()
-                        ? Ray.riseStdDev(
-                                weights,
-                                weights.heightDifference(
-                                        sets.fix().pointings().zenithCount(),
-                                        distances,
-                                        reflector,
-                                        length,
-                                        sets.zenith().getAsDouble()))
-                        : 0);
+                        ? Math.sqrt(weights.heightDifference(
+                                sets.fix().pointings().zenithCount(),
+                                distances,
+                                reflector,
+                                length,
+                                sets.zenith().getAsDouble()))
+                        : 0,
+                weights.instrument().heightStdDev());
     }
-
-    /** A target without a distance is taken to stand this far off when its centring is weighed, metres. */
-    private static final double DISTANT = 100;
 
     static boolean orientsAsGiven(MeasuredSetup setup) {
         return !(setup.setup().orientation() instanceof Setup.BySights)

@@ -14,7 +14,7 @@ import markturn.survey.job.Setup;
  */
 public record Weights(Instrument instrument, double instrumentCentring, Earth earth) {
     /** Nearer than this a direction means nothing; it keeps a plumb sight from dividing by zero, metres. */
-    private static final double NEAREST = 0.001;
+    public static final double NEAREST = 0.001;
 
     /** How far refraction may lie from the coefficient assumed. */
     public static final double REFRACTION_UNCERTAINTY = 0.05;
@@ -31,24 +31,34 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
 
     /** Of a direction over {@code count} sets to a target at that distance. */
     public double direction(double count, Reflector target, double distance) {
-        return square(instrument.directionStdDev()) / count + centring(target) / square(Math.max(distance, NEAREST));
+        return pointing(count) + centring(target) / square(Math.max(distance, NEAREST));
+    }
+
+    /** Of a direction over {@code count} sets, without the centring of either end. */
+    public double pointing(double count) {
+        return square(instrument.directionStdDev()) / count;
     }
 
     /** Of a distance over {@code count} sets. */
     public double distance(double count, Reflector target, double distance) {
-        return rangingOnly(count, distance) + centring(target);
+        return ranging(count, distance) + centring(target);
     }
 
     /** Of a height difference: zenith, distance, target height and refraction; the instrument's height stays out. */
     public double heightDifference(
             double zenithCount, double distanceCount, Reflector target, double distance, double zenith) {
+        return rise(zenithCount, distanceCount, distance, zenith) + square(target.heightStdDev());
+    }
+
+    /** Of the rise from the instrument's axis to the target: zenith, distance and refraction, without either height. */
+    public double rise(double zenithCount, double distanceCount, double distance, double zenith) {
         return square(distance * instrument.zenithStdDev()) / zenithCount
-                + rangingOnly(distanceCount, distance) * square(Math.cos(zenith))
-                + square(target.heightStdDev())
+                + ranging(distanceCount, distance) * square(Math.cos(zenith))
                 + square(distance * distance * REFRACTION_UNCERTAINTY / (2 * earth.radius()));
     }
 
-    private double rangingOnly(double count, double distance) {
+    /** Of a distance over {@code count} sets, without the centring of either end. */
+    public double ranging(double count, double distance) {
         return (square(instrument.distanceStdDev()) + square(instrument.distancePpm() * 1e-6 * distance)) / count;
     }
 

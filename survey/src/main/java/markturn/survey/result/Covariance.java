@@ -10,9 +10,21 @@ package markturn.survey.result;
 public record Covariance(double nn, double ee, double ne) {
     public static final Covariance NONE = new Covariance(0, 0, 0);
 
+    /** From a matrix, row by row; nothing from an empty one. */
+    public static Covariance of(double[] matrix) {
+        return matrix.length == 0 ? NONE : new Covariance(matrix[0], matrix[3], (matrix[1] + matrix[2]) / 2);
+    }
+
     /** The sum of two independent ones. */
     public Covariance plus(Covariance other) {
         return new Covariance(nn + other.nn, ee + other.ee, ne + other.ne);
+    }
+
+    /** That of a difference: this is the sum of both, less what they share, each with the other. */
+    public Covariance lessBoth(double[] shared) {
+        return shared.length == 0
+                ? this
+                : new Covariance(nn - 2 * shared[0], ee - 2 * shared[3], ne - shared[1] - shared[2]);
     }
 
     /** Variance along an azimuth (radians). */

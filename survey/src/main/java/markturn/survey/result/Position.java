@@ -1,7 +1,9 @@
 package markturn.survey.result;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.job.Mark;
+import markturn.survey.propagate.Lineage;
 
 /**
  * Where a mark is and how well that is known.
@@ -9,9 +11,30 @@ import markturn.survey.job.Mark;
  * @param elevation metres; empty where unknown or in a job that is plan only
  * @param plan covariance of northing and easting
  * @param elevationVariance square metres; empty with the elevation
+ * @param lineage what its errors are made of; nothing where it shares them with no other place
  */
 public record Position(
-        double northing, double easting, OptionalDouble elevation, Covariance plan, OptionalDouble elevationVariance) {
+        double northing,
+        double easting,
+        OptionalDouble elevation,
+        Covariance plan,
+        OptionalDouble elevationVariance,
+        Lineages lineage) {
+    /** What the plan (north and east) and the elevation of a place owe their errors to; nothing: to a source of their own. */
+    public record Lineages(Optional<Lineage> plan, Optional<Lineage> level) {
+        public static final Lineages OWN = new Lineages(Optional.empty(), Optional.empty());
+    }
+
+    /** One whose errors are its own. */
+    public Position(
+            double northing,
+            double easting,
+            OptionalDouble elevation,
+            Covariance plan,
+            OptionalDouble elevationVariance) {
+        this(northing, easting, elevation, plan, elevationVariance, Lineages.OWN);
+    }
+
     /** Held fixed. */
     public static Position held(Mark.Coordinates at) {
         return new Position(
@@ -36,7 +59,31 @@ public record Position(
 
     /** The same without elevation. */
     public Position planOnly() {
-        return new Position(northing, easting, OptionalDouble.empty(), plan, OptionalDouble.empty());
+        return new Position(northing, easting, OptionalDouble.empty(), plan, OptionalDouble.empty(), lineage);
+    }
+
+    /**
+     * What the error of its plan is made of, north and east.
+     *
+     * @param mark true name of the mark that lies there
+     */
+    public Lineage planLineage(String mark) {
+        return lineage.plan()
+                .orElseGet(() -> plan.equals(Covariance.NONE)
+                        ? Lineage.HELD
+                        : Lineage.source(mark + " plan", 2, new double[] {plan.nn(), plan.ne(), plan.ne(), plan.ee()}));
+    }
+
+    /**
+     * What the error of its elevation is made of.
+     *
+     * @param mark true name of the mark that lies there
+     */
+    public Lineage levelLineage(String mark) {
+        double variance = elevationVariance.orElse(0);
+        return lineage.level()
+                .orElseGet(() ->
+                        variance == 0 ? Lineage.HELD : Lineage.source(mark + " level", 1, new double[] {variance}));
     }
 
     /** Horizontal grid distance to another place, metres. */

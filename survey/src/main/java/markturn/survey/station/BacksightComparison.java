@@ -14,6 +14,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.Pointings;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
@@ -29,9 +30,16 @@ final class BacksightComparison {
     private final Instrument instrument;
     private final Optional<Position> station;
     private final Map<String, Position> known;
+    private final Propagation propagation;
 
     BacksightComparison(
-            Job job, Setup setup, Weights weights, Optional<Position> station, Map<String, Position> known) {
+            Job job,
+            Setup setup,
+            Weights weights,
+            Optional<Position> station,
+            Map<String, Position> known,
+            Propagation propagation) {
+        this.propagation = propagation;
         this.job = job;
         this.setup = setup;
         this.weights = weights;
@@ -75,8 +83,7 @@ final class BacksightComparison {
         double azimuth = station.get().azimuthTo(mark.get());
         double ofControl = given(setup.station()).along(azimuth) + given(target).along(azimuth);
         double distanceVariance = weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
-                + station.get().plan().along(azimuth)
-                + mark.get().plan().along(azimuth)
+                + between(target, station.get(), mark.get()).along(azimuth)
                 + ofControl;
         boolean levels = shot.rise().isPresent()
                 && station.get().elevation().isPresent()
@@ -113,14 +120,25 @@ final class BacksightComparison {
                 pointings.zenith().getAsDouble());
         return own
                 + Math.pow(instrument.heightStdDev(), 2)
-                + station.flatMap(s -> optional(s.elevationVariance())).orElse(0.0)
-                + optional(mark.elevationVariance()).orElse(0.0)
+                + levelsBetween(target, station.orElseThrow(), mark)
                 + givenElevation(setup.station())
                 + givenElevation(target);
     }
 
-    private static Optional<Double> optional(OptionalDouble value) {
-        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
+    /** Covariance of the difference of both places: what they share does not count. */
+    private Covariance between(String target, Position station, Position mark) {
+        return station.plan()
+                .plus(mark.plan())
+                .lessBoth(propagation.covariance(
+                        station.planLineage(job.trueName(setup.station())), mark.planLineage(job.trueName(target))));
+    }
+
+    private double levelsBetween(String target, Position station, Position mark) {
+        double[] shared = propagation.covariance(
+                station.levelLineage(job.trueName(setup.station())), mark.levelLineage(job.trueName(target)));
+        return station.elevationVariance().orElse(0)
+                + mark.elevationVariance().orElse(0)
+                - (shared.length == 0 ? 0 : 2 * shared[0]);
     }
 
     /** Deviations of control are held fixed here, but a comparison must not blame the reading for them. */

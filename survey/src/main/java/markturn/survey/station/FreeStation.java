@@ -14,6 +14,9 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.PolarShots;
+import markturn.survey.propagate.Lineage;
+import markturn.survey.propagate.Pose;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.Distances;
 import markturn.survey.reduce.Heights;
 import markturn.survey.reduce.Pointings;
@@ -42,7 +45,10 @@ public final class FreeStation {
     private final Setup.ByResection by;
     private final List<Sight> sights;
 
-    private FreeStation(Job job, Setup setup, Map<String, Position> known) {
+    private final Propagation propagation;
+
+    private FreeStation(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
+        this.propagation = propagation;
         this.job = job;
         this.setup = setup;
         this.known = known;
@@ -57,8 +63,8 @@ public final class FreeStation {
      *
      * @param known positions by true name, as they are when this setup comes up
      */
-    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known) {
-        return new FreeStation(job, setup, known).measured();
+    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
+        return new FreeStation(job, setup, known, propagation).measured();
     }
 
     /**
@@ -70,7 +76,7 @@ public final class FreeStation {
      */
     public static Optional<Covariance> withOneMore(
             Job job, Setup setup, Map<String, Position> known, double northing, double easting) {
-        return new FreeStation(job, setup, known).withOneMore(northing, easting);
+        return new FreeStation(job, setup, known, new Propagation()).withOneMore(northing, easting);
     }
 
     private Optional<Covariance> withOneMore(double northing, double easting) {
@@ -179,19 +185,15 @@ public final class FreeStation {
         Optional<Resection.Solution> solution = outcome.solution();
         List<Optional<Resection.Solution>> without =
                 solution.map(s -> Scrutiny.withoutEach(sights, weights, s)).orElse(List.of());
-        Optional<Position> station = solution.map(s -> position(s, levelled));
+        Optional<Pose> pose = solution.map(s -> FreePose.of(
+                setup.name(), s, levelled, known, OccupiedPose.shared(job, setup, reduced.fixes()), propagation));
+        Optional<Position> station = solution.map(s -> position(s, levelled, pose.orElseThrow()));
         OptionalDouble none = OptionalDouble.empty();
         OptionalDouble orientation =
                 solution.map(s -> OptionalDouble.of(s.orientation())).orElse(none);
-        OptionalDouble variance = solution.map(
-                        s -> OptionalDouble.of(s.adjustment().covariance(Resection.ORIENTATION, Resection.ORIENTATION)))
+        OptionalDouble variance = pose.map(p -> OptionalDouble.of(p.orientationVariance(propagation)))
                 .orElse(none);
-        PolarShots.Joint joint = solution.map(s -> new PolarShots.Joint(
-                        s.adjustment().covariance(Resection.NORTHING, Resection.ORIENTATION),
-                        s.adjustment().covariance(Resection.EASTING, Resection.ORIENTATION),
-                        levelled.map(l -> OptionalDouble.of(l.variance())).orElse(none)))
-                .orElse(PolarShots.Joint.NONE);
-        PolarShots polar = new PolarShots(job, weights, station, orientation, variance, joint);
+        PolarShots polar = new PolarShots(job, weights, station, orientation, pose, propagation);
         List<Shot> shots = reduced.fixes().stream().map(polar::shot).toList();
         return new MeasuredSetup(
                 setup,
@@ -204,7 +206,7 @@ public final class FreeStation {
                 solution.map(s -> OptionalInt.of(s.adjustment().redundancy())).orElse(OptionalInt.empty()),
                 solution.map(FreeStation::varianceFactor).orElse(none),
                 SetAbstracts.of(reduced.booked(), reduced.fixes()),
-                new BacksightComparison(job, setup, weights, station, known).rows(shots, this::isUsed),
+                new BacksightComparison(job, setup, weights, station, known, propagation).rows(shots, this::isUsed),
                 solution.map(s -> observations(s, levelled)).orElse(List.of()),
                 solution.map(this::tests).orElse(List.of()),
                 solution.map(s -> leaveOneOut(s, without)).orElse(List.of()),
@@ -242,18 +244,29 @@ public final class FreeStation {
                         && (s.givesDirection() || s.givesDistance() || s.givesElevation()));
     }
 
-    private Position position(Resection.Solution solution, Optional<Levelled> levelled) {
+    private Position position(Resection.Solution solution, Optional<Levelled> levelled, Pose pose) {
         double ofHeight = setup.instrumentHeight().isPresent()
                 ? Math.pow(weights.instrument().heightStdDev(), 2)
                 : 0;
         OptionalDouble none = OptionalDouble.empty();
         boolean levels = levelled.isPresent() && !job.planOnly();
+        Lineage plan = Lineage.of(
+                setup.name() + " station plan",
+                2,
+                List.of(new Lineage.Part(pose.plan(), new double[] {1, 0, 0, 0, 1, 0})),
+                new double[4]);
+        Lineage level = Lineage.of(
+                setup.name() + " station level",
+                1,
+                List.of(new Lineage.Part(pose.axis(), new double[] {1})),
+                new double[] {ofHeight});
         return new Position(
                 solution.north(),
                 solution.east(),
                 levels ? OptionalDouble.of(levelled.get().elevation()) : none,
-                plan(solution),
-                levels ? OptionalDouble.of(levelled.get().variance() + ofHeight) : none);
+                Covariance.of(propagation.variance(plan)),
+                levels ? OptionalDouble.of(propagation.variance(level)[0]) : none,
+                new Position.Lineages(Optional.of(plan), levels ? Optional.of(level) : Optional.empty()));
     }
 
     private static OptionalDouble varianceFactor(Resection.Solution solution) {

@@ -6,7 +6,7 @@ import java.util.Optional;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Coordinate;
 import markturn.survey.adjust.DenseNormalEquations;
-import markturn.survey.adjust.HeightDifference;
+import markturn.survey.adjust.Difference;
 import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.Observed;
@@ -41,7 +41,7 @@ record Levelled(Adjustment adjustment, List<Resection.Row> rows) {
                 start.add(known);
             }
             rows.add(new Resection.Row(i, Kind.ELEVATION_DIFFERENCE));
-            observations.add(new HeightDifference(
+            observations.add(new Difference(
                     STATION,
                     mark,
                     0,
@@ -65,6 +65,12 @@ record Levelled(Adjustment adjustment, List<Resection.Row> rows) {
             // One height difference to a known elevation determines a mean: this cannot be.
             throw new IllegalStateException(impossible);
         }
+    }
+
+    /** How far the axis rises with what was observed of a sight, metre by metre; 0 where that was not observed. */
+    double effect(int sight, Kind kind) {
+        int observed = rows.indexOf(new Resection.Row(sight, kind));
+        return observed < 0 ? 0 : adjustment.effect(observed, 1, STATION);
     }
 
     double elevation() {

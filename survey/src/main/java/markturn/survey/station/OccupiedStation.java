@@ -12,6 +12,8 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.PolarShots;
+import markturn.survey.propagate.Pose;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.BookedSetup;
 import markturn.survey.reduce.Distances;
 import markturn.survey.reduce.Heights;
@@ -38,8 +40,10 @@ public final class OccupiedStation {
     private final Optional<Position> station;
     private final Instrument instrument;
     private final Weights weights;
+    private final Propagation propagation;
 
-    private OccupiedStation(Job job, Setup setup, Map<String, Position> known) {
+    private OccupiedStation(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
+        this.propagation = propagation;
         this.job = job;
         this.setup = setup;
         this.known = known;
@@ -56,18 +60,20 @@ public final class OccupiedStation {
      *
      * @param known positions by true name, as they are when this setup comes up
      */
-    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known) {
-        return new OccupiedStation(job, setup, known).measured();
+    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
+        return new OccupiedStation(job, setup, known, propagation).measured();
     }
 
     private MeasuredSetup measured() {
-        Optional<Oriented> oriented = oriented();
+        Optional<Directed> directed = directed();
+        Optional<Oriented> oriented = directed.map(Directed::by);
+        Optional<Pose> pose = directed.map(Directed::pose);
         OptionalDouble orientation =
                 oriented.map(o -> OptionalDouble.of(o.orientation())).orElse(OptionalDouble.empty());
-        OptionalDouble variance =
-                oriented.map(o -> OptionalDouble.of(o.variance())).orElse(OptionalDouble.empty());
+        OptionalDouble variance = pose.map(p -> OptionalDouble.of(p.orientationVariance(propagation)))
+                .orElse(OptionalDouble.empty());
         boolean byMarks = setup.orientation() instanceof Setup.BySights;
-        PolarShots polar = new PolarShots(job, weights, station, orientation, variance, PolarShots.Joint.NONE);
+        PolarShots polar = new PolarShots(job, weights, station, orientation, pose, propagation);
         List<Shot> shots = fixes.stream().map(polar::shot).toList();
         List<SetAbstract> abstracts = SetAbstracts.of(booked, fixes);
         return new MeasuredSetup(
@@ -81,7 +87,7 @@ public final class OccupiedStation {
                 oriented.map(Oriented::redundancy).orElse(OptionalInt.empty()),
                 oriented.map(Oriented::varianceFactor).orElse(OptionalDouble.empty()),
                 abstracts,
-                new BacksightComparison(job, setup, weights, station, known)
+                new BacksightComparison(job, setup, weights, station, known, propagation)
                         .rows(shots, target -> setup.orientation().sights().contains(target)),
                 byMarks ? oriented.map(Oriented::observations).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::marks).orElse(List.of()) : List.of(),
@@ -93,18 +99,23 @@ public final class OccupiedStation {
                 shots);
     }
 
-    private Optional<Oriented> oriented() {
+    /** What orients the circle, and what the instrument's errors are made of then. */
+    private record Directed(Oriented by, Pose pose) {}
+
+    private Optional<Directed> directed() {
         if (setup.orientation() instanceof Setup.ByAzimuth given) {
-            return byAzimuth(given.sight(), given.azimuth().radians(), 0);
+            return byAzimuth(given.sight(), given.azimuth().radians(), 0, false);
         }
         if (setup.orientation() instanceof Setup.ByFeature feature) {
             return byFeature(feature);
         }
-        return Oriented.by(rays());
+        return Oriented.by(rays())
+                .map(by -> new Directed(
+                        by, OccupiedPose.bySights(job, setup, weights, fixes, station.orElseThrow(), known, by)));
     }
 
     /** By where the map shows the feature: its uncertainty across the line is that of the azimuth. */
-    private Optional<Oriented> byFeature(Setup.ByFeature feature) {
+    private Optional<Directed> byFeature(Setup.ByFeature feature) {
         if (station.isEmpty()) {
             return Optional.empty();
         }
@@ -113,7 +124,7 @@ public final class OccupiedStation {
         double distance = Math.hypot(north, east);
         return distance == 0
                 ? Optional.empty()
-                : byAzimuth(feature.sight(), Math.atan2(east, north), feature.stdDev() / distance);
+                : byAzimuth(feature.sight(), Math.atan2(east, north), feature.stdDev() / distance, true);
     }
 
     private Optional<Position> position(String name) {
@@ -139,14 +150,17 @@ public final class OccupiedStation {
                 rays.add(new Oriented.Ray(
                         sight,
                         Angles.onCircle(azimuth - directions.mean().getAsDouble()),
+                        azimuth,
                         weights.direction(directions.count(), reflector(pointings), distance),
-                        distance));
+                        distance,
+                        directions.count(),
+                        reflector(pointings)));
             }
         }
         return rays;
     }
 
-    private Optional<Oriented> byAzimuth(String sight, double azimuth, double azimuthStdDev) {
+    private Optional<Directed> byAzimuth(String sight, double azimuth, double azimuthStdDev, boolean fromCoordinates) {
         Pointings pointings = booked.backsight(sight);
         var directions = pointings.reducedTo(booked.zeros());
         if (directions.mean().isEmpty()) {
@@ -157,10 +171,21 @@ public final class OccupiedStation {
                 : OptionalDouble.empty();
         // Without any distance the centring of a far, unknown sight cannot be counted: it is taken as far away.
         double distance = measuredDistance(pointings).orElse(inverse.orElse(Double.POSITIVE_INFINITY));
-        double variance =
-                weights.direction(directions.count(), reflector(pointings), distance) + azimuthStdDev * azimuthStdDev;
-        return Oriented.by(List.of(new Oriented.Ray(
-                sight, Angles.onCircle(azimuth - directions.mean().getAsDouble()), variance, distance)));
+        Reflector reflector = reflector(pointings);
+        double variance = weights.direction(directions.count(), reflector, distance) + azimuthStdDev * azimuthStdDev;
+        Oriented.Ray ray = new Oriented.Ray(
+                sight,
+                Angles.onCircle(azimuth - directions.mean().getAsDouble()),
+                azimuth,
+                variance,
+                distance,
+                directions.count(),
+                reflector);
+        return Oriented.by(List.of(ray))
+                .map(by -> new Directed(
+                        by,
+                        OccupiedPose.byAzimuth(
+                                job, setup, weights, fixes, station, ray, azimuthStdDev, fromCoordinates)));
     }
 
     private OptionalDouble measuredDistance(Pointings pointings) {

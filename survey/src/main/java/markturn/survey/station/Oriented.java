@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import markturn.survey.angle.Angles;
+import markturn.survey.job.Reflector;
 import markturn.survey.result.MeasuredSetup.LeftOut;
 import markturn.survey.result.MeasuredSetup.MarkTest;
 import markturn.survey.result.Observation;
@@ -20,10 +21,19 @@ record Oriented(List<Ray> rays, double orientation, double variance) {
      * One ray.
      *
      * @param orientation azimuth minus reduced direction, radians
-     * @param variance of the direction
-     * @param distance metres
+     * @param azimuth of its line, radians
+     * @param variance of the direction, both ends' centring included
+     * @param distance metres; infinite where nothing tells
+     * @param count sets its direction rests on, single faces half
      */
-    record Ray(String target, double orientation, double variance, double distance) {}
+    record Ray(
+            String target,
+            double orientation,
+            double azimuth,
+            double variance,
+            double distance,
+            double count,
+            Reflector reflector) {}
 
     /** The weighted mean of at least one ray. */
     static Optional<Oriented> by(List<Ray> rays) {
@@ -38,6 +48,11 @@ record Oriented(List<Ray> rays, double orientation, double variance) {
             weights += 1 / ray.variance();
         }
         return Optional.of(new Oriented(rays, Angles.onCircle(first + sum / weights), 1 / weights));
+    }
+
+    /** The share of a ray in the mean. */
+    double share(Ray ray) {
+        return variance / ray.variance();
     }
 
     OptionalInt redundancy() {

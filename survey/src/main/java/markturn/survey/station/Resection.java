@@ -88,6 +88,35 @@ final class Resection {
             return adjustment.stdDev(observation);
         }
 
+        /** The number of an observed coordinate of a sight's mark; -1 where it is held. */
+        int coordinateOf(int sight, Kind kind) {
+            return rows.indexOf(new Row(sight, kind));
+        }
+
+        /**
+         * How the instrument's place and orientation move as one mark, or what stands there, moves by a metre and its coordinates do not.
+         *
+         * @return row by row: northing, easting, orientation; by north and by east
+         */
+        double[] movedBy(int sight) {
+            Sight at = sights.get(sight);
+            double north = at.northing() - north();
+            double east = at.easting() - east();
+            double length = Math.max(Math.hypot(north, east), Weights.NEAREST);
+            double[] moved = new double[2 * PLAN_UNKNOWNS];
+            for (int number : observationsOf(sight)) {
+                boolean direction = rows.get(number).kind() == Kind.DIRECTION;
+                double byNorth = direction ? -east / (length * length) : north / length / scale();
+                double byEast = direction ? north / (length * length) : east / length / scale();
+                for (int unknown = 0; unknown < PLAN_UNKNOWNS; unknown++) {
+                    double effect = adjustment.effect(number, 1, unknown);
+                    moved[2 * unknown] += effect * byNorth;
+                    moved[2 * unknown + 1] += effect * byEast;
+                }
+            }
+            return moved;
+        }
+
         /** Numbers of the observations of one sight in the plan, coordinates of control apart. */
         int[] observationsOf(int sight) {
             List<Integer> numbers = new ArrayList<>();

@@ -9,13 +9,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Predicate;
 import markturn.survey.angle.Angles;
-import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.network.Figure;
-import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
@@ -63,8 +61,8 @@ public final class TraverseRun {
         return new TraverseRun(job, traverse, setups, known, isFixed).measured();
     }
 
-    /** How the azimuth closes: carried minus known, and how many angles that takes. */
-    private record Closing(double misclosure, int angles) {}
+    /** How the azimuth closes: carried minus known, how many angles that takes, and the sight it closes on. */
+    private record Closing(double misclosure, int angles, Route.Sight back) {}
 
     private MeasuredTraverse measured() {
         Position start = known.get(route.mark(0));
@@ -155,7 +153,14 @@ public final class TraverseRun {
                         : none,
                 OptionalDouble.of(list.stream().mapToDouble(Leg::horizontal).sum()),
                 list,
-                predicted(onward, list, carried),
+                PredictedClosure.of(
+                        job,
+                        route,
+                        onward,
+                        list,
+                        carried,
+                        closing.map(Closing::back),
+                        closing.map(Closing::angles).orElse(0)),
                 route.isLoop(),
                 Map.of(Traverse.Rule.COMPASS, carried),
                 List.of(),
@@ -173,7 +178,8 @@ public final class TraverseRun {
             if (held.isPresent()) {
                 double knownBack = first.orientation().getAsDouble()
                         + held.get().direction().getAsDouble();
-                return Optional.of(new Closing(Angles.shortWay(carriedBack - knownBack), legs));
+                return Optional.of(new Closing(
+                        Angles.shortWay(carriedBack - knownBack), legs, new Route.Sight(first, held.get())));
             }
         }
         return route.back(legs)
@@ -182,7 +188,8 @@ public final class TraverseRun {
                         Angles.shortWay(carriedBack
                                 - b.setup().orientation().getAsDouble()
                                 - b.direction().getAsDouble()),
-                        legs + 1));
+                        legs + 1,
+                        b));
     }
 
     private boolean isOrientedByFixedMarks(MeasuredSetup setup) {
@@ -312,60 +319,6 @@ public final class TraverseRun {
 
     private static double share(OptionalDouble misclosure, double done, double all) {
         return all == 0 ? 0 : misclosure.orElse(0) * done / all;
-    }
-
-    /** What chance makes of each misclosure: angles turn all that follows, lengths push along, heights add up. */
-    private Predicted predicted(List<Route.Sight> onward, List<Leg> legs, List<Position> carried) {
-        double angular = 0;
-        double elevation = 0;
-        Covariance plan = Covariance.NONE;
-        Position end = carried.get(legs.size());
-        for (int i = 0; i < legs.size(); i++) {
-            Leg leg = legs.get(i);
-            MeasuredSetup setup = onward.get(i).setup();
-            Weights weights = Weights.of(job, setup.setup());
-            SetAbstract fore = onward.get(i).sets();
-            double before = legs.get(Math.max(0, i - 1)).horizontal();
-            double turn = direction(weights, fore, leg.horizontal())
-                    + (i == 0
-                            ? setup.orientationVariance().orElse(0)
-                            : route.in(setup, route.mark(i - 1))
-                                    .map(b -> direction(weights, b, before))
-                                    .orElse(setup.orientationVariance().orElse(0)));
-            angular += turn;
-            double north = end.northing() - carried.get(i).northing();
-            double east = end.easting() - carried.get(i).easting();
-            double ways = leg.bothWays().isPresent() ? 2 : 1;
-            double length = weights.distance(
-                            Math.max(1, fore.fix().pointings().distanceCount()), sighted(fore), leg.horizontal())
-                    / ways;
-            double cos = Math.cos(leg.azimuth());
-            double sin = Math.sin(leg.azimuth());
-            plan = plan.plus(new Covariance(
-                    turn * east * east + length * cos * cos,
-                    turn * north * north + length * sin * sin,
-                    -turn * north * east + length * cos * sin));
-            if (fore.zenith().isPresent() && fore.horizontal().isPresent()) {
-                Instrument instrument = job.instrument(setup.setup().instrument());
-                elevation += (weights.heightDifference(
-                                        fore.fix().pointings().zenithCount(),
-                                        fore.fix().pointings().distanceCount(),
-                                        sighted(fore),
-                                        leg.horizontal(),
-                                        fore.zenith().getAsDouble())
-                                + Math.pow(instrument.heightStdDev(), 2))
-                        / ways;
-            }
-        }
-        return new Predicted(Math.sqrt(angular), plan, Math.sqrt(elevation));
-    }
-
-    private double direction(Weights weights, SetAbstract sets, double length) {
-        return weights.direction(Math.max(0.5, sets.count()), sighted(sets), length);
-    }
-
-    private markturn.survey.job.Reflector sighted(SetAbstract sets) {
-        return job.sighted(sets.fix().pointings().readings().get(0).reading());
     }
 
     private MeasuredTraverse nothing(String why) {

@@ -194,7 +194,7 @@ class SparseNormalEquationsTest {
             if (i % 20 == 0) {
                 observations.add(new Coordinate(i, 5, 1));
             } else {
-                observations.add(new HeightDifference(i - 1, i, 0, 0, 1, 1));
+                observations.add(new Difference(i - 1, i, 0, 0, 1, 1));
             }
         }
         SparseNormalEquations equations = new SparseNormalEquations(Dissection.of(places, nodeOf, observations, near));

@@ -97,17 +97,23 @@ class CarryTest {
                         reading("T1", Role.FORESIGHT, 1, Face.RIGHT, "220-00-00", "280-00-00", 150)));
         Position at = position(Survey.compute(Jobs.with(readings)), "T1");
         double distance = 150 * Math.sin(Math.toRadians(80));
-        double direction = square(2 * Angles.SECOND) + 2e-6 / square(distance);
-        double orientation = square(2 * Angles.SECOND) + 2e-6 / square(100);
         double ranging = square(0.002) + square(2e-6 * distance);
         double azimuth = Math.toRadians(40);
-        double turned = direction + orientation;
-        double length = ranging + 2e-6;
-        double north = partial(a -> distance * Math.cos(a), azimuth);
-        double east = partial(a -> distance * Math.sin(a), azimuth);
-        assertThat(at.plan().nn())
-                .isCloseTo(turned * square(north) + length * square(Math.cos(azimuth)), within(1e-12));
-        assertThat(at.plan().ee()).isCloseTo(turned * square(east) + length * square(Math.sin(azimuth)), within(1e-12));
+        // Sources: both pointings, the distance, and the centring of instrument, backsight and foresight, north and
+        // east each.
+        double[] sigma = {
+            2 * Angles.SECOND, 2 * Angles.SECOND, Math.sqrt(ranging), 0.001, 0.001, 0.001, 0.001, 0.001, 0.001
+        };
+        double[] variance = new double[2];
+        for (int i = 0; i < sigma.length; i++) {
+            for (int axis = 0; axis < 2; axis++) {
+                int source = i;
+                int of = axis;
+                variance[axis] += square(sigma[i] * partial(e -> carried(azimuth, distance, source, e)[of], 0));
+            }
+        }
+        assertThat(at.plan().nn()).isCloseTo(variance[0], within(1e-12));
+        assertThat(at.plan().ee()).isCloseTo(variance[1], within(1e-12));
         double refraction = square(distance) * 0.05 / (2 * 6371000.0);
         double height = square(distance * 2 * Angles.SECOND)
                 + ranging * square(Math.cos(Math.toRadians(80)))
@@ -115,6 +121,20 @@ class CarryTest {
                 + square(refraction)
                 + 1e-6;
         assertThat(at.elevationVariance().getAsDouble()).isCloseTo(height, within(1e-13));
+    }
+
+    /** Where a mark is computed to lie from A, the backsight 100 m north, with one source of error of that size. */
+    private static double[] carried(double azimuth, double distance, int source, double error) {
+        double[] e = new double[9];
+        e[source] = error;
+        // The instrument stands at (e3, e4), the backsight's target at (100 + e5, e6), the foresight's beside its mark
+        // by (e7, e8).
+        double toBack = Math.atan2(e[6] - e[4], 100 + e[5] - e[3]) + e[0];
+        double north = distance * Math.cos(azimuth) + e[7] - e[3];
+        double east = distance * Math.sin(azimuth) + e[8] - e[4];
+        double direction = Math.atan2(east, north) + e[1] - toBack;
+        double measured = Math.hypot(north, east) + e[2];
+        return new double[] {measured * Math.cos(direction), measured * Math.sin(direction)};
     }
 
     private static double partial(DoubleUnaryOperator f, double x) {

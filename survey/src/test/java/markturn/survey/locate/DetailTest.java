@@ -283,9 +283,12 @@ class DetailTest {
                         .northingDifference()
                         .getAsDouble())
                 .isCloseTo(0.03, within(1e-4));
-        // Two equal fixes meaned vary by half of one's variance.
-        assertThat(at(seenTwice("mean"), "p").plan().nn())
-                .isCloseTo(at(seenTwice("keep"), "p").plan().nn() / 2, within(1e-7));
+        // Two equal fixes meaned: half of what each has alone, and all of what both share (instrument, backsight, the
+        // target's place).
+        double one = at(seenTwice("keep"), "p").plan().nn();
+        double alone = Math.pow(check.positionStdDev().getAsDouble(), 2) / 2;
+        assertThat(at(seenTwice("mean"), "p").plan().nn()).isCloseTo(one - alone / 2, within(1e-7));
+        assertThat(alone).isBetween(one / 10, one * 0.9);
     }
 
     // Source: 0.2 mm on paper is M/5000 m on the ground (common practice, no source).

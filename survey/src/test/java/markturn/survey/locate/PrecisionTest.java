@@ -22,6 +22,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Face;
 import markturn.survey.job.Reading.Role;
+import markturn.survey.propagate.Propagation;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
@@ -239,8 +240,8 @@ class PrecisionTest {
         Random random = new Random(seed);
         Position one = somewhere(random);
         Position other = somewhere(random);
-        Position there = SecondSights.mean(one, other);
-        Position back = SecondSights.mean(other, one);
+        Position there = SecondSights.mean("p", one, other, new Propagation());
+        Position back = SecondSights.mean("p", other, one, new Propagation());
         assertThat(there.distanceTo(back)).isLessThan(1e-9);
         assertThat(there.elevation().getAsDouble()).isCloseTo(back.elevation().getAsDouble(), within(1e-12));
         assertThat(there.elevationVariance().getAsDouble())

@@ -71,8 +71,21 @@ class OccupiedTest {
                 inverse.multiply(design.transposeMultiply(weights)).operate(new ArrayRealVector(observed));
         assertThat(Angles.shortWay(measured.orientation().getAsDouble()) / Angles.SECOND)
                 .isCloseTo(solution.getEntry(0), within(1e-7));
+        // The mean's own deviation is propagated: each pointing and each target's centring, and the instrument's once
+        // for all
+        // rays.
+        double propagated = 0;
+        double[] azimuths = {0, Math.PI / 2, 5 * Math.PI / 4};
+        double[] instrument = new double[2];
+        for (int i = 0; i < 3; i++) {
+            double share = inverse.getEntry(0, 0) * weights.getEntry(i, i);
+            propagated += Math.pow(share, 2) * (Math.pow(2, 2) + Math.pow(0.001 / distances[i] / Angles.SECOND, 2));
+            instrument[0] += share * -Math.sin(azimuths[i]) / distances[i];
+            instrument[1] += share * Math.cos(azimuths[i]) / distances[i];
+        }
+        propagated += Math.pow(0.001 * Math.hypot(instrument[0], instrument[1]) / Angles.SECOND, 2);
         assertThat(Math.sqrt(measured.orientationVariance().getAsDouble()) / Angles.SECOND)
-                .isCloseTo(Math.sqrt(inverse.getEntry(0, 0)), within(1e-9));
+                .isCloseTo(Math.sqrt(propagated), within(1e-9));
         RealMatrix hat = design.multiply(inverse).multiply(design.transposeMultiply(weights));
         double squares = 0;
         for (int i = 0; i < 3; i++) {

@@ -1,15 +1,15 @@
 package markturn.survey.adjust;
 
 /**
- * A height difference between two elevations, each unknown or held.
+ * A difference of two coordinates, each unknown or held: of two elevations, or between an instrument and the mark it stands over.
  *
- * @param from number of the unknown elevation at the instrument, or {@link Place#HELD}
- * @param to number of the unknown elevation at the target, or {@link Place#HELD}
+ * @param from number of the unknown that is taken away, or {@link Place#HELD}
+ * @param to number of the unknown it is taken from, or {@link Place#HELD}
  * @param heldFrom metres, where held
  * @param heldTo metres, where held
- * @param value metres, target above instrument
+ * @param value metres
  */
-public record HeightDifference(int from, int to, double heldFrom, double heldTo, double value, double stdDev)
+public record Difference(int from, int to, double heldFrom, double heldTo, double value, double stdDev)
         implements Observed {
     @Override
     public double theoretical(double[] unknowns) {
