@@ -36,8 +36,8 @@ public final class CoordinateCsv {
                     "from",
                     "remark");
             for (MeasuredMark mark : result.measured().marks()) {
-                if (mark.position().isPresent()) {
-                    print(csv, mark, mark.position().get(), units, result.job().isPractice());
+                if (mark.stated().isPresent()) {
+                    print(csv, mark, mark.stated().get(), units, result.job().isPractice());
                 }
             }
         } catch (IOException impossible) {

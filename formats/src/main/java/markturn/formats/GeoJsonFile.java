@@ -127,7 +127,7 @@ public final class GeoJsonFile {
         ObjectNode feature = ((ArrayNode) file.get("features")).addObject();
         feature.put("type", "Feature");
         ObjectNode geometry = feature.putObject("geometry").put("type", "Point");
-        Position at = mark.position().orElseThrow();
+        Position at = mark.stated().orElseThrow();
         ObjectNode properties = feature.putObject("properties");
         properties
                 .put("name", mark.name())

@@ -239,7 +239,7 @@ public final class ResultFile {
     private ObjectNode mark(MeasuredMark of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("name", of.name()).put("kind", JobElements.key(of.mark().kind()));
-        position(to, of.position());
+        position(to, of.stated());
         text(to, "from", of.from().orElse(""));
         text(to, "adjustedBy", of.adjustedBy().orElse(""));
         return to;

@@ -13,6 +13,7 @@ import markturn.survey.finding.Judgements;
 import markturn.survey.finding.Rules;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.locate.Positions;
@@ -68,10 +69,12 @@ public final class Survey {
                         NetworkRun.compute(job, pass.setups(), pass.positions().known(), share -> {}))
                 : Optional.empty();
         if (network.isPresent() && job.network().adopt()) {
-            network.get().marks().forEach(mark -> {
-                adopted.put(mark.name(), mark.position());
-                runs.put(mark.name(), MeasuredNetwork.RUN);
-            });
+            network.get().marks().stream()
+                    .filter(mark -> !isGiven(job, mark.name()))
+                    .forEach(mark -> {
+                        adopted.put(mark.name(), mark.position());
+                        runs.put(mark.name(), MeasuredNetwork.RUN);
+                    });
             pass = Pass.through(job, adopted, runs, memory);
         }
         Measured measured = new Measured(
@@ -98,6 +101,14 @@ public final class Survey {
         }
     }
 
+    /** Whether a mark's coordinates are given, or fixed by an observation: a run that adopts leaves them what they are. */
+    private static boolean isGiven(Job job, String mark) {
+        return job.mark(mark).flatMap(Mark::given).isPresent()
+                || job.standingFixes().stream()
+                        .anyMatch(f -> f.use() == SatelliteFix.Use.OBSERVATION
+                                && job.trueName(f.mark()).equals(mark));
+    }
+
     /** Whether a mark's coordinates are given or adopted: what a traverse may close on. */
     private static boolean isFixed(Job job, Map<String, String> runs, String mark) {
         return runs.containsKey(mark)
@@ -114,7 +125,7 @@ public final class Survey {
             Map<String, String> runs) {
         for (int i = 1; i < run.stations().size() - 1; i++) {
             String mark = job.trueName(run.traverse().route().get(i));
-            if (isFixed(job, Map.of(), mark)) {
+            if (isFixed(job, Map.of(), mark) || isGiven(job, mark)) {
                 continue;
             }
             Position to = run.stations().get(i);

@@ -1,7 +1,9 @@
 package markturn.survey.adjust;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * An adjusted problem: unknowns, residuals, and what each observation was worth. A priori throughout (variance factor 1). Textbook least
@@ -10,11 +12,15 @@ import java.util.Map;
 public final class Adjustment {
     private final List<? extends Observed> observations;
     private final double[] unknowns;
+    /** Where the equations were made: statistics and equations belong to one point. */
+    private final double[] linearised;
+
     private final NormalEquations normal;
 
-    Adjustment(List<? extends Observed> observations, double[] unknowns, NormalEquations normal) {
+    Adjustment(List<? extends Observed> observations, double[] unknowns, double[] linearised, NormalEquations normal) {
         this.observations = List.copyOf(observations);
         this.unknowns = unknowns;
+        this.linearised = linearised;
         this.normal = normal;
     }
 
@@ -70,7 +76,7 @@ public final class Adjustment {
         RowOfPartials[] rows = new RowOfPartials[some.length];
         for (int i = 0; i < some.length; i++) {
             rows[i] = new RowOfPartials();
-            rows[i].of(observations.get(some[i]), unknowns);
+            rows[i].of(observations.get(some[i]), linearised);
         }
         double[][] block = new double[some.length][some.length];
         for (int i = 0; i < some.length; i++) {
@@ -99,37 +105,53 @@ public final class Adjustment {
     public double effect(int observation, double error, int unknown) {
         Observed observed = observations.get(observation);
         double[] sum = new double[1];
-        observed.partials(unknowns, (other, derivative) -> sum[0] += normal.cofactor(unknown, other) * derivative);
+        observed.partials(linearised, (other, derivative) -> sum[0] += normal.cofactor(unknown, other) * derivative);
         return sum[0] * error / (observed.stdDev() * observed.stdDev());
     }
 
     /**
-     * What one fault that shows in several observations does, undetected.
+     * What faults that show in several observations do, each by itself and undetected.
      *
-     * @param shares by observation: how much of the fault each one takes
+     * @param faults by observation: how much of the fault each one takes
      */
-    public Response response(Map<Integer, Double> shares) {
-        double[] side = new double[unknowns.length];
-        shares.forEach((observation, share) -> {
-            Observed observed = observations.get(observation);
-            double weighed = share / (observed.stdDev() * observed.stdDev());
-            observed.partials(unknowns, (unknown, derivative) -> side[unknown] += weighed * derivative);
-        });
-        return new Response(side, normal.inverseTimes(side));
+    public List<Response> responses(List<Map<Integer, Double>> faults) {
+        double[][] sides = new double[faults.size()][unknowns.length];
+        for (int i = 0; i < sides.length; i++) {
+            double[] side = sides[i];
+            faults.get(i).forEach((observation, share) -> {
+                Observed observed = observations.get(observation);
+                double weighed = share / (observed.stdDev() * observed.stdDev());
+                observed.partials(linearised, (unknown, derivative) -> side[unknown] += weighed * derivative);
+            });
+        }
+        double[][] shifts = normal.inverseTimesEach(sides);
+        List<Response> responses = new ArrayList<>();
+        for (int i = 0; i < sides.length; i++) {
+            responses.add(Response.of(sides[i], shifts[i]));
+        }
+        return responses;
     }
 
     /**
      * What a fault of one unit does.
      *
-     * @param side its right side in the normal equations
+     * @param touched the unknowns that its right side in the normal equations touches
+     * @param side that right side there
      * @param shift how far it moves each unknown
      */
-    public record Response(double[] side, double[] shift) {
+    public record Response(int[] touched, double[] side, double[] shift) {
+        private static Response of(double[] side, double[] shift) {
+            int[] touched =
+                    IntStream.range(0, side.length).filter(i -> side[i] != 0).toArray();
+            return new Response(
+                    touched, IntStream.of(touched).mapToDouble(i -> side[i]).toArray(), shift);
+        }
+
         /** The part of this fault and another that the unknowns take up, in units of the observations' deviations, squared. */
         public double takenUp(Response other) {
             double sum = 0;
-            for (int i = 0; i < side.length; i++) {
-                sum += side[i] * other.shift[i];
+            for (int i = 0; i < touched.length; i++) {
+                sum += side[i] * other.shift[touched[i]];
             }
             return sum;
         }

@@ -14,6 +14,9 @@ public final class LeastSquares {
     /** Steps smaller than this are taken whole: there rounding decides whether squares fall. */
     private static final double NEAR = 1e-4;
 
+    /** Statistics from so near to the final point are those of it, metres, radians or as a factor. */
+    private static final double SAME_POINT = 1e-6;
+
     private static final int MOST_HALVINGS = 20;
 
     private LeastSquares() {}
@@ -42,13 +45,26 @@ public final class LeastSquares {
             if (!Double.isFinite(largest)) {
                 break;
             }
+            double[] here = unknowns;
             unknowns = stepped(observations, unknowns, correction, largest < NEAR);
             if (largest < STILL || largest < NEAR && next(before, largest) < STILL) {
-                return new Adjustment(observations, unknowns, normal);
+                return largest < SAME_POINT
+                        ? new Adjustment(observations, unknowns, here, normal)
+                        : anew(observations, unknowns, equations);
             }
             before = largest;
         }
         throw new NotConverging();
+    }
+
+    /** The equations once more, from the final point: statistics of another point would not be these observations'. */
+    private static Adjustment anew(
+            List<? extends Observed> observations, double[] unknowns, Supplier<NormalEquations> equations)
+            throws RankDefect {
+        NormalEquations normal = equations.get();
+        fill(observations, unknowns, normal);
+        normal.solve();
+        return new Adjustment(observations, unknowns, unknowns, normal);
     }
 
     /** What the next step would move: steps near the end shrink at least in proportion. */

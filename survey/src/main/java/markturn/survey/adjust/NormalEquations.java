@@ -23,4 +23,13 @@ public interface NormalEquations {
 
     /** The inverse times a vector, after {@link #solve()}. */
     double[] inverseTimes(double[] vector);
+
+    /** The inverse times several vectors, one answer for each; where many are asked, asking together costs less. */
+    default double[][] inverseTimesEach(double[][] vectors) {
+        double[][] answers = new double[vectors.length][];
+        for (int i = 0; i < vectors.length; i++) {
+            answers[i] = inverseTimes(vectors[i]);
+        }
+        return answers;
+    }
 }

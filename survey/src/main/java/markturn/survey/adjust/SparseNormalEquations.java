@@ -216,6 +216,72 @@ public final class SparseNormalEquations implements NormalEquations {
         return dissection.partAt(one).indexOf(other) >= 0;
     }
 
+    /** Side by side, so that the factor, which is far larger than any vector, is read once for all of them. */
+    @Override
+    public double[][] inverseTimesEach(double[][] vectors) {
+        int many = vectors.length;
+        int unknowns = scale.length;
+        double[] side = new double[unknowns * many];
+        for (int unknown = 0; unknown < unknowns; unknown++) {
+            int position = dissection.position(unknown);
+            for (int k = 0; k < many; k++) {
+                side[position * many + k] = vectors[k][unknown] * scale[position];
+            }
+        }
+        dissection.parts().forEach(part -> forwardEach(part, side, many));
+        for (int number = factor.length - 1; number >= 0; number--) {
+            backwardEach(dissection.parts().get(number), side, many);
+        }
+        double[][] answers = new double[many][unknowns];
+        for (int unknown = 0; unknown < unknowns; unknown++) {
+            int position = dissection.position(unknown);
+            for (int k = 0; k < many; k++) {
+                answers[k][unknown] = side[position * many + k] * scale[position];
+            }
+        }
+        return answers;
+    }
+
+    private void forwardEach(Dissection.Part part, double[] x, int many) {
+        double[] r = factor[part.number()];
+        int size = part.size();
+        for (int i = 0; i < part.pivots(); i++) {
+            int from = (part.first() + i) * many;
+            boolean some = false;
+            for (int k = 0; k < many; k++) {
+                x[from + k] /= r[i * size + i];
+                some |= x[from + k] != 0;
+            }
+            for (int j = i + 1; some && j < size; j++) {
+                takeTimes(x, at(part, j) * many, r[i * size + j], from, many);
+            }
+        }
+    }
+
+    private void backwardEach(Dissection.Part part, double[] x, int many) {
+        double[] r = factor[part.number()];
+        int size = part.size();
+        for (int i = part.pivots() - 1; i >= 0; i--) {
+            int to = (part.first() + i) * many;
+            for (int j = i + 1; j < size; j++) {
+                takeTimes(x, to, r[i * size + j], at(part, j) * many, many);
+            }
+            for (int k = 0; k < many; k++) {
+                x[to + k] /= r[i * size + i];
+            }
+        }
+    }
+
+    private static int at(Dissection.Part part, int index) {
+        return index < part.pivots() ? part.first() + index : part.boundary()[index - part.pivots()];
+    }
+
+    private static void takeTimes(double[] x, int to, double factor, int from, int many) {
+        for (int k = 0; k < many; k++) {
+            x[to + k] -= factor * x[from + k];
+        }
+    }
+
     /**
      * The inverse's element, where two unknowns meet in a front.
      *

@@ -14,13 +14,14 @@ final class DangerCircle implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.freeStations()
-                .filter(free -> free.used().size() >= 3 && free.used().stream().noneMatch(Sighted::length))
-                .flatMap(free -> judge(evidence, free).stream());
+        return evidence.freeStations().flatMap(free -> judge(evidence, free).stream());
     }
 
-    private static Optional<Finding> judge(Evidence evidence, Free free) {
+    static Optional<Finding> judge(Evidence evidence, Free free) {
         List<Sighted> marks = free.used();
+        if (marks.size() < 3 || marks.stream().anyMatch(Sighted::length)) {
+            return Optional.empty();
+        }
         double[] circle = Circles.through(marks.get(0), marks.get(1), marks.get(2));
         boolean onIt = marks.stream().allMatch(m -> Circles.off(circle, m.northing(), m.easting()) < NEAR);
         double off =
@@ -30,7 +31,7 @@ final class DangerCircle implements Rule {
         }
         return Optional.of(Finding.of(
                         "danger-circle",
-                        Severity.WARN,
+                        StationLoose.isLoose(evidence, free) ? Severity.STOP : Severity.WARN,
                         free.name(),
                         "",
                         "The station lies %s from the circle through %s, of radius %s: there angles alone hardly place it. Measure a distance, or sight %s."

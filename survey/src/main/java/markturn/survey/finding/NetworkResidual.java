@@ -7,17 +7,27 @@ import markturn.survey.finding.Finding.Severity;
 import markturn.survey.result.MeasuredNetwork.Worth;
 import markturn.survey.result.Observation;
 
-/** The one observation of a network that fits worst, where chance does not explain it. One at a time, and never dropped by itself. */
+/**
+ * The one observation of a network that fits worst, where chance does not explain it: 0.1 %, shared among all that are tested. One at a
+ * time, and never dropped by itself.
+ */
 final class NetworkResidual implements Rule {
+    private static final double ALPHA = 0.001;
+
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.measured().network().stream()
-                .flatMap(n -> n.worst().stream())
-                .filter(w -> w.observation().fit() == Observation.Fit.NO_CHANCE)
-                .map(w -> found(evidence, w));
+        return evidence.measured().network().stream().flatMap(network -> {
+            long tested = network.observations().stream()
+                    .filter(w -> w.observation().standardised().isPresent())
+                    .count();
+            double limit = NormalDistribution.twoSided(ALPHA / Math.max(1, tested));
+            return network.worst().stream()
+                    .filter(w -> w.observation().size() > limit)
+                    .map(w -> found(evidence, w, limit));
+        });
     }
 
-    private static Finding found(Evidence evidence, Worth worst) {
+    private static Finding found(Evidence evidence, Worth worst, double limit) {
         Observation of = worst.observation();
         String residual = of.kind().angular()
                 ? evidence.words().small(of.residual())
@@ -37,11 +47,11 @@ final class NetworkResidual implements Rule {
                                         which,
                                         residual,
                                         Words.number(of.size(), 1),
-                                        Words.number(Observation.Fit.ONE_IN_A_THOUSAND, 1),
+                                        Words.number(limit, 1),
                                         fixed
                                                 ? "Look where these coordinates come from, and fix the mark again"
                                                 : "Look at that sight, and observe it again"))
-                .with(Measure.PLAIN, of.size(), Observation.Fit.ONE_IN_A_THOUSAND);
+                .with(Measure.PLAIN, of.size(), limit);
     }
 
     private static String words(Observation.Kind kind) {

@@ -93,7 +93,7 @@ public record PolarShots(
         double cos = Math.cos(azimuth);
         double sin = Math.sin(azimuth);
         double centring = reflector.centringStdDev();
-        boolean shared = from.shared().contains(mark);
+        boolean shared = from.targets().isShared(mark);
         double aside = shared ? 0 : centring * centring;
         double across = -turn * to[0] * to[1] + length * cos * sin;
         double[] own = {
@@ -105,7 +105,7 @@ public record PolarShots(
         List<Lineage.Part> parts = new ArrayList<>();
         parts.add(new Lineage.Part(from.plan(), new double[] {1, 0, -to[1], 0, 1, to[0]}));
         if (shared) {
-            parts.add(new Lineage.Part(from.centring(mark), new double[] {centring, 0, 0, centring}));
+            parts.add(new Lineage.Part(from.targets().centring(mark), new double[] {centring, 0, 0, centring}));
         }
         return Lineage.of(key(reduced, "plan"), 2, parts, own);
     }
@@ -121,8 +121,8 @@ public record PolarShots(
         double height = reflector.heightStdDev();
         List<Lineage.Part> parts = new ArrayList<>();
         parts.add(new Lineage.Part(from.axis(), new double[] {1}));
-        if (from.shared().contains(mark)) {
-            parts.add(new Lineage.Part(from.height(mark), new double[] {-height}));
+        if (from.targets().isShared(mark)) {
+            parts.add(new Lineage.Part(from.targets().height(mark), new double[] {-height}));
         } else {
             own += height * height;
         }

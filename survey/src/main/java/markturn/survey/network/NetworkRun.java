@@ -103,10 +103,15 @@ public final class NetworkRun {
     private static Optional<Test> leastConstraint(
             Job job, List<MeasuredSetup> setups, Map<String, Position> known, List<Ray> rays, Set<String> held) {
         Set<String> sighted = new HashSet<>();
-        rays.forEach(ray -> {
-            sighted.add(ray.from());
-            sighted.add(ray.to());
-        });
+        Set<String> levelled = new HashSet<>();
+        for (Ray ray : rays) {
+            if (ray.inPlan() > 0) {
+                sighted.addAll(List.of(ray.from(), ray.to()));
+            }
+            if (ray.rise().isPresent()) {
+                levelled.addAll(List.of(ray.from(), ray.to()));
+            }
+        }
         List<String> control = new ArrayList<>(known.keySet().stream()
                 .filter(mark -> sighted.contains(mark))
                 .filter(mark -> held.contains(mark)
@@ -126,7 +131,8 @@ public final class NetworkRun {
         boolean runsNorth = Math.abs(end.northing() - first.northing()) > Math.abs(end.easting() - first.easting());
         Set<String> level = new HashSet<>();
         control.stream()
-                .filter(mark -> known.get(mark).elevation().isPresent())
+                .filter(mark ->
+                        levelled.contains(mark) && known.get(mark).elevation().isPresent())
                 .findFirst()
                 .ifPresent(level::add);
         Datum least = new Datum(Set.of(control.get(0)), Optional.of(far), !runsNorth, level, false);

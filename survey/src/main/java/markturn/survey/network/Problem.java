@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
+import java.util.stream.Stream;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Coordinate;
 import markturn.survey.adjust.Difference;
@@ -188,7 +189,10 @@ final class Problem {
     private void observeHeights() {
         Set<String> reached = new HashSet<>(datum.elevations());
         if (datum.observed()) {
-            rays.stream().map(Ray::to).filter(this::isLevelled).forEach(reached::add);
+            rays.stream()
+                    .flatMap(ray -> Stream.of(ray.from(), ray.to()))
+                    .filter(this::isLevelled)
+                    .forEach(reached::add);
         }
         boolean changed = true;
         while (changed) {

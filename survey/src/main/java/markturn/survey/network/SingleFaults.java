@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
-import java.util.function.Function;
 import markturn.survey.adjust.Place;
 import markturn.survey.result.MeasuredNetwork.Hidden;
 import markturn.survey.result.SingleFault;
@@ -20,8 +19,6 @@ import markturn.survey.result.SingleFault.What;
  * pass. W. Baarda's data snooping and external reliability; faults in two coordinates by the same non-centrality (his method B).
  */
 final class SingleFaults {
-    private final Map<String, Place> places;
-    private final Map<String, Integer> levels;
     private final Map<String, Worst> inPlan = new HashMap<>();
     private final Map<String, Worst> inLevel = new HashMap<>();
     private final List<SingleFault> faults = new ArrayList<>();
@@ -63,8 +60,6 @@ final class SingleFaults {
      */
     SingleFaults(
             Part plan, Part heights, Map<String, Place> places, Map<String, Integer> levels, DoubleConsumer progress) {
-        this.places = places;
-        this.levels = levels;
         places.keySet().forEach(mark -> inPlan.put(mark, new Worst()));
         levels.keySet().forEach(mark -> inLevel.put(mark, new Worst()));
         Hypotheses hypotheses = new Hypotheses(plan, heights, places, levels);
@@ -73,28 +68,37 @@ final class SingleFaults {
         List<Hypothesis> ofHeights =
                 hypotheses.ofHeights((mark, what) -> inLevel.get(mark).anything(what));
         double all = ofPlan.size() + ofHeights.size();
-        int done = 0;
-        for (Hypothesis hypothesis : ofPlan) {
-            judge(new Trial(plan.adjustment(), hypothesis), inPlan, this::planUnknowns);
-            progress.accept(++done / all);
-        }
-        for (Hypothesis hypothesis : ofHeights) {
-            judge(new Trial(heights.adjustment(), hypothesis), inLevel, mark -> new int[] {levels.get(mark)});
-            progress.accept(++done / all);
-        }
+        int[] done = new int[1];
+        List<Movable> marks = places.keySet().stream()
+                .map(mark -> new Movable(inPlan.get(mark), unknowns(places.get(mark))))
+                .toList();
+        Trial.each(plan.adjustment(), ofPlan, trial -> {
+            judge(trial, marks);
+            progress.accept(++done[0] / all);
+        });
+        List<Movable> elevations = levels.keySet().stream()
+                .map(mark -> new Movable(inLevel.get(mark), new int[] {levels.get(mark)}))
+                .toList();
+        Trial.each(heights.adjustment(), ofHeights, trial -> {
+            judge(trial, elevations);
+            progress.accept(++done[0] / all);
+        });
         faults.sort(Comparator.comparingDouble(SingleFault::timesLimit).reversed());
     }
 
-    private void judge(Trial trial, Map<String, Worst> worst, Function<String, int[]> unknownsOf) {
+    /** A mark, or its elevation, and the unknowns it moves by. */
+    private record Movable(Worst worst, int[] unknowns) {}
+
+    private void judge(Trial trial, List<Movable> marks) {
         trial.fault().ifPresent(faults::add);
-        worst.forEach((mark, at) -> {
-            OptionalDouble shift = trial.shift(unknownsOf.apply(mark));
+        for (Movable mark : marks) {
+            OptionalDouble shift = trial.shift(mark.unknowns());
             if (shift.isPresent()) {
-                at.take(shift.getAsDouble(), trial.what());
+                mark.worst().take(shift.getAsDouble(), trial.what());
             } else {
-                at.anything(trial.what());
+                mark.worst().anything(trial.what());
             }
-        });
+        }
     }
 
     Hidden hiddenInPlan(String mark) {
@@ -110,8 +114,7 @@ final class SingleFaults {
         return faults;
     }
 
-    private int[] planUnknowns(String mark) {
-        Place place = places.get(mark);
+    private static int[] unknowns(Place place) {
         return new int[] {place.north(), place.east()};
     }
 }

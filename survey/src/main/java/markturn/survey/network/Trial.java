@@ -1,8 +1,10 @@
 package markturn.survey.network;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Place;
 import markturn.survey.result.Observation;
@@ -11,14 +13,17 @@ import markturn.survey.result.SingleFault.What;
 
 /** One fault in an adjustment, along the one or two directions in which its ways are independent of each other. */
 final class Trial {
-    /** A share of a fault that shows in no residual, by its weight: below this, rounding. */
-    private static final double SHOWN = 1e-9;
+    /** A share of a fault that shows in no residual, by its weight: below this only thousands of deviations would, or rounding. */
+    private static final double SHOWN = 1e-6;
 
     /** A shift by a fault of one standard deviation below this is none, metres. */
     private static final double NO_SHIFT = 1e-6;
 
     /** Newton's method has the deviate to the last digit after so many steps. */
     private static final int STEPS = 8;
+
+    /** So many hypotheses are tried in one go. */
+    private static final int TOGETHER = 48;
 
     private final Hypothesis hypothesis;
     private final Adjustment adjustment;
@@ -28,13 +33,34 @@ final class Trial {
     private final double[] shown;
 
     Trial(Adjustment adjustment, Hypothesis hypothesis) {
+        this(adjustment, hypothesis, adjustment.responses(hypothesis.ways()));
+    }
+
+    /**
+     * Tries many.
+     *
+     * @param taken is handed each trial in order; none of them is kept
+     */
+    static void each(Adjustment adjustment, List<Hypothesis> hypotheses, Consumer<Trial> taken) {
+        for (int from = 0; from < hypotheses.size(); from += TOGETHER) {
+            List<Hypothesis> some = hypotheses.subList(from, Math.min(from + TOGETHER, hypotheses.size()));
+            List<Map<Integer, Double>> ways =
+                    some.stream().flatMap(h -> h.ways().stream()).toList();
+            List<Adjustment.Response> responses = adjustment.responses(ways);
+            int next = 0;
+            for (Hypothesis hypothesis : some) {
+                int after = next + hypothesis.ways().size();
+                taken.accept(new Trial(adjustment, hypothesis, responses.subList(next, after)));
+                next = after;
+            }
+        }
+    }
+
+    private Trial(Adjustment adjustment, Hypothesis hypothesis, List<Adjustment.Response> answers) {
         this.hypothesis = hypothesis;
         this.adjustment = adjustment;
         int ways = hypothesis.ways().size();
-        this.responses = new Adjustment.Response[ways];
-        for (int i = 0; i < ways; i++) {
-            responses[i] = adjustment.response(hypothesis.ways().get(i));
-        }
+        this.responses = answers.toArray(Adjustment.Response[]::new);
         double[][] matrix = new double[2][2];
         double[][] weight = new double[2][2];
         for (int i = 0; i < ways; i++) {

@@ -13,7 +13,7 @@ import java.util.Optional;
  */
 public final class Lineage {
     /** Of what is held: no error at all. */
-    public static final Lineage HELD = new Lineage("", 0, List.of(), new double[0], Optional.empty());
+    public static final Lineage HELD = new Lineage("", 0, List.of(), new double[0], Optional.empty(), 0);
 
     private final String key;
     private final int size;
@@ -45,14 +45,17 @@ public final class Lineage {
         double[] covariance(String one, String other);
     }
 
-    private Lineage(String key, int size, List<Part> parts, double[] own, Optional<Joint> joint) {
+    private Lineage(String key, int size, List<Part> parts, double[] own, Optional<Joint> joint, int least) {
         this.key = key;
         this.size = size;
         this.parts = parts.stream().filter(part -> !part.of().isHeld()).toList();
         this.own = own;
         this.joint = joint;
-        this.depth =
-                1 + this.parts.stream().mapToInt(part -> part.of().depth).max().orElse(0);
+        int deepest = 0;
+        for (Part part : this.parts) {
+            deepest = Math.max(deepest, part.of().depth);
+        }
+        this.depth = Math.max(least, 1 + deepest);
     }
 
     /**
@@ -62,22 +65,32 @@ public final class Lineage {
      * @param own covariance of what is new with it, row by row: size by size
      */
     public static Lineage of(String key, int size, List<Part> parts, double[] own) {
-        return new Lineage(key, size, parts, own, Optional.empty());
+        return new Lineage(key, size, parts, own, Optional.empty(), 0);
     }
 
     /** A source of its own. */
     public static Lineage source(String key, int size, double[] covariance) {
-        return new Lineage(key, size, List.of(), covariance, Optional.empty());
+        return source(key, size, covariance, 0);
+    }
+
+    /** A source of its own that nothing less deep can hang on. */
+    static Lineage source(String key, int size, double[] covariance, int depth) {
+        return new Lineage(key, size, List.of(), covariance, Optional.empty(), depth);
     }
 
     /** A source whose error is correlated with those of others of the same adjustment. */
     public static Lineage adjusted(String key, int size, double[] covariance, Joint joint) {
-        return new Lineage(key, size, List.of(), covariance, Optional.of(joint));
+        return new Lineage(key, size, List.of(), covariance, Optional.of(joint), 0);
     }
 
     /** Whether it has no error. */
     public boolean isHeld() {
         return size == 0;
+    }
+
+    /** What hangs on another is deeper than that. */
+    int depth() {
+        return depth;
     }
 
     String key() {

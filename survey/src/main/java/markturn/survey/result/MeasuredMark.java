@@ -13,6 +13,26 @@ public record MeasuredMark(Mark mark, Optional<Position> position, Optional<Stri
     /** What stands for the setup where satellites gave the position. */
     public static final String SATELLITE_FIX = "satellite fix";
 
+    /** Where it is, with the deviations that a list states for control; the computation holds those fixed. */
+    public Optional<Position> stated() {
+        boolean listed = adjustedBy.isEmpty()
+                && mark.given().isPresent()
+                && mark.stdDev().isPresent();
+        return listed
+                ? position.map(at -> new Position(
+                        at.northing(),
+                        at.easting(),
+                        at.elevation(),
+                        Position.known(mark.given().get(), mark.stdDev().get()).plan(),
+                        at.elevation().isPresent()
+                                ? Position.known(
+                                                mark.given().get(),
+                                                mark.stdDev().get())
+                                        .elevationVariance()
+                                : at.elevationVariance()))
+                : position;
+    }
+
     public String name() {
         return mark.name();
     }

@@ -14,8 +14,8 @@ public record Observation(
     /** Significance 0.1 %, power 80 %: the factor of the smallest error that shows (W. Baarda). */
     public static final double DETECTABLE_FACTOR = 4.13;
 
-    /** Below this nothing is said to be checked at all: rounding, not redundancy. */
-    private static final double NO_REDUNDANCY = 1e-9;
+    /** Below this nothing is said to be checked at all: only an error of thousands of deviations would show, and it may be rounding. */
+    private static final double NO_REDUNDANCY = 1e-6;
 
     /** What is observed. */
     public enum Kind {

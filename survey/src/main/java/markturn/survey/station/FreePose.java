@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import markturn.survey.propagate.Lineage;
 import markturn.survey.propagate.Pose;
 import markturn.survey.propagate.Propagation;
+import markturn.survey.propagate.Targets;
 import markturn.survey.result.Observation.Kind;
 import markturn.survey.result.Position;
 
@@ -21,39 +21,37 @@ final class FreePose {
     private final String setup;
     private final Resection.Solution solution;
     private final Map<String, Position> known;
-    private final Set<String> shared;
+    private final Targets targets;
     private final Propagation propagation;
-    private final Pose names;
 
     private FreePose(
             String setup,
             Resection.Solution solution,
             Map<String, Position> known,
-            Set<String> shared,
+            Targets targets,
             Propagation propagation) {
         this.setup = setup;
         this.solution = solution;
         this.known = known;
-        this.shared = shared;
+        this.targets = targets;
         this.propagation = propagation;
-        this.names = new Pose(setup, Lineage.HELD, Lineage.HELD, shared);
     }
 
     /**
      * Of a solved resection.
      *
      * @param known where the marks lie, by true name
-     * @param shared true names of the targets that were sighted for something else too
+     * @param targets those that were sighted for something else too
      */
     static Pose of(
             String setup,
             Resection.Solution solution,
             Optional<Levelled> levelled,
             Map<String, Position> known,
-            Set<String> shared,
+            Targets targets,
             Propagation propagation) {
-        FreePose pose = new FreePose(setup, solution, known, shared, propagation);
-        return new Pose(setup, pose.plan(), levelled.map(pose::axis).orElse(Lineage.HELD), shared);
+        FreePose pose = new FreePose(setup, solution, known, targets, propagation);
+        return new Pose(setup, pose.plan(), levelled.map(pose::axis).orElse(Lineage.HELD), targets);
     }
 
     private Lineage plan() {
@@ -74,11 +72,11 @@ final class FreePose {
             if (!mark.isHeld()) {
                 parts.add(new Lineage.Part(mark, byCoordinates(i, moved, mark, own)));
             }
-            if (shared.contains(sight.mark())) {
+            if (targets.isShared(sight.mark())) {
                 double centring = sight.reflector().centringStdDev();
                 double[] byTarget = times(moved, centring);
                 takeAway(own, byTarget, new double[] {1, 0, 0, 1});
-                parts.add(new Lineage.Part(names.centring(sight.mark()), byTarget));
+                parts.add(new Lineage.Part(targets.centring(sight.mark()), byTarget));
             }
         }
         return Lineage.of(setup + " instrument", PLAN, parts, own);
@@ -136,10 +134,10 @@ final class FreePose {
                 own -= byElevation * byElevation * propagation.variance(mark)[0];
                 parts.add(new Lineage.Part(mark, new double[] {byElevation == 0 ? -byRise : byElevation}));
             }
-            if (shared.contains(sight.mark())) {
+            if (targets.isShared(sight.mark())) {
                 double height = byRise * sight.reflector().heightStdDev();
                 own -= height * height;
-                parts.add(new Lineage.Part(names.height(sight.mark()), new double[] {-height}));
+                parts.add(new Lineage.Part(targets.height(sight.mark()), new double[] {-height}));
             }
         }
         return Lineage.of(setup + " axis", 1, parts, new double[] {own});

@@ -186,7 +186,12 @@ public final class FreeStation {
         List<Optional<Resection.Solution>> without =
                 solution.map(s -> Scrutiny.withoutEach(sights, weights, s)).orElse(List.of());
         Optional<Pose> pose = solution.map(s -> FreePose.of(
-                setup.name(), s, levelled, known, OccupiedPose.shared(job, setup, reduced.fixes()), propagation));
+                setup.name(),
+                s,
+                levelled,
+                known,
+                OccupiedPose.targets(job, setup, reduced.fixes(), Optional.empty(), known),
+                propagation));
         Optional<Position> station = solution.map(s -> position(s, levelled, pose.orElseThrow()));
         OptionalDouble none = OptionalDouble.empty();
         OptionalDouble orientation =

@@ -12,6 +12,7 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Lineage;
 import markturn.survey.propagate.Pose;
+import markturn.survey.propagate.Targets;
 import markturn.survey.reduce.ReducedFix;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Position;
@@ -27,7 +28,7 @@ final class OccupiedPose {
     private final Weights weights;
     private final Optional<Position> station;
     private final Map<String, Position> known;
-    private final Pose names;
+    private final Targets targets;
     private final List<Lineage.Part> parts = new ArrayList<>();
     /** How the orientation turns as the instrument itself moves north and east, radians by metre. */
     private final double[] turned = new double[2];
@@ -46,7 +47,7 @@ final class OccupiedPose {
         this.weights = weights;
         this.station = station;
         this.known = known;
-        this.names = new Pose(setup.name(), Lineage.HELD, Lineage.HELD, shared(job, setup, fixes));
+        this.targets = targets(job, setup, fixes, station, known);
     }
 
     /** Of a setup that is oriented by coordinates of the sights' marks. */
@@ -87,7 +88,23 @@ final class OccupiedPose {
     }
 
     /** Targets that stood for a backsight and for something else, or were fixed more than once. */
-    static Set<String> shared(Job job, Setup setup, List<ReducedFix> fixes) {
+    static Targets targets(
+            Job job, Setup setup, List<ReducedFix> fixes, Optional<Position> station, Map<String, Position> known) {
+        List<Lineage> before = new ArrayList<>();
+        station.ifPresent(at -> addBoth(before, job.trueName(setup.station()), at));
+        for (String sight : setup.orientation().sights()) {
+            String mark = job.trueName(sight);
+            Optional.ofNullable(known.get(mark)).ifPresent(at -> addBoth(before, mark, at));
+        }
+        return new Targets(setup.name(), shared(job, setup, fixes), before);
+    }
+
+    private static void addBoth(List<Lineage> before, String mark, Position at) {
+        before.add(at.planLineage(mark));
+        before.add(at.levelLineage(mark));
+    }
+
+    private static Set<String> shared(Job job, Setup setup, List<ReducedFix> fixes) {
         Set<String> seen = new HashSet<>();
         Set<String> shared = new HashSet<>();
         setup.orientation().sights().forEach(sight -> seen.add(job.trueName(sight)));
@@ -115,8 +132,8 @@ final class OccupiedPose {
         String target = job.trueName(ray.target());
         Reflector reflector = ray.reflector();
         double centring = reflector.centringStdDev();
-        if (names.shared().contains(target)) {
-            parts.add(new Lineage.Part(names.centring(target), rows(0, 0, new double[] {
+        if (targets.isShared(target)) {
+            parts.add(new Lineage.Part(targets.centring(target), rows(0, 0, new double[] {
                 -u[0] * centring, -u[1] * centring
             })));
         } else {
@@ -154,6 +171,6 @@ final class OccupiedPose {
                 setup.name(),
                 Lineage.of(setup.name() + " instrument", 3, List.copyOf(parts), own),
                 Lineage.of(setup.name() + " axis", 1, ofAxis, new double[] {taped * taped}),
-                names.shared());
+                targets);
     }
 }

@@ -210,7 +210,7 @@ record PlanDrawing(
         double south = Double.MAX_VALUE;
         double north = -Double.MAX_VALUE;
         for (MeasuredMark mark : placed) {
-            Position at = mark.position().orElseThrow();
+            Position at = mark.stated().orElseThrow();
             west = Math.min(west, at.easting());
             east = Math.max(east, at.easting());
             south = Math.min(south, at.northing());
