@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Instrument;
 import markturn.survey.job.Reading;
 import markturn.survey.reduce.FaceMeans;
 import markturn.survey.reduce.PolarFix;
@@ -51,8 +52,9 @@ final class FaceMissing implements SetupRule {
         if (single.isEmpty()) {
             return Stream.empty();
         }
-        OptionalDouble collimation = last(FacePairs.collimations(setup));
-        OptionalDouble index = last(FacePairs.indexes(setup));
+        Instrument instrument = evidence.job().instrument(setup.setup().instrument());
+        OptionalDouble collimation = last(FacePairs.collimations(setup, instrument));
+        OptionalDouble index = last(FacePairs.indexes(setup, instrument));
         double longest = setup.shots().stream()
                 .filter(s -> single.contains(s.fix()) && s.horizontal().isPresent())
                 .mapToDouble(s -> s.horizontal().getAsDouble())

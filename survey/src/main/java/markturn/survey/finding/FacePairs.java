@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import markturn.survey.angle.Angles;
+import markturn.survey.job.Instrument;
 import markturn.survey.reduce.FaceMeans;
 import markturn.survey.reduce.PolarFix;
 import markturn.survey.result.MeasuredSetup;
@@ -18,21 +19,46 @@ final class FacePairs {
     /** Sights steeper than this from the horizon are not judged, radians. Common practice, no source. */
     private static final double STEEP = Math.toRadians(30);
 
-    /** From here on a pair is a misreading, not noise. Three quarters of the smallest misread digit that can be told, 1'. */
+    /** From here on a pair is a misreading with any instrument. Three quarters of the smallest misread digit that can be told, 1'. */
     private static final double GROSS = 45 * Angles.SECOND;
 
-    /** One pair. {@code value} is c·sin z, or the index; radians. */
-    record Pair(PolarFix fix, int set, double value, double fromTypical) {
+    /** Or so many of its deviations, where those are larger (practice, 11). */
+    private static final double GROSS_DEVIATIONS = 6;
+
+    private static final double FITS_DEVIATIONS = 3;
+
+    /**
+     * One pair.
+     *
+     * @param value c·sin z, or the index; radians
+     * @param fromTypical that value less that of the others
+     * @param stdDev of the difference of the faces: each is √2 times one set's figure
+     */
+    record Pair(PolarFix fix, int set, double value, double fromTypical, double stdDev) {
+        /** By how much the faces miss half or all of the circle, beyond the others. */
+        double excess() {
+            return 2 * fromTypical;
+        }
+
+        double limit() {
+            return Math.max(GROSS, GROSS_DEVIATIONS * stdDev);
+        }
+
         boolean isGross() {
-            return Math.abs(2 * fromTypical) >= GROSS;
+            return Math.abs(excess()) >= limit();
+        }
+
+        /** Whether a slip of that size explains it. */
+        boolean fits(double slip) {
+            return Math.abs(Math.abs(excess()) - slip) < FITS_DEVIATIONS * stdDev;
         }
     }
 
     private FacePairs() {}
 
     /** Every pair of circles on a sight that is not steep. */
-    static List<Pair> collimations(MeasuredSetup setup) {
-        return pairs(setup, means -> {
+    static List<Pair> collimations(MeasuredSetup setup, Instrument instrument) {
+        return pairs(setup, 2 * instrument.directionStdDev(), means -> {
             OptionalDouble c = means.collimation();
             return c.isPresent()
                     ? OptionalDouble.of(
@@ -42,11 +68,11 @@ final class FacePairs {
     }
 
     /** Every pair of zenith angles on a sight that is not steep. */
-    static List<Pair> indexes(MeasuredSetup setup) {
-        return pairs(setup, FaceMeans::index);
+    static List<Pair> indexes(MeasuredSetup setup, Instrument instrument) {
+        return pairs(setup, 2 * instrument.zenithStdDev(), FaceMeans::index);
     }
 
-    private static List<Pair> pairs(MeasuredSetup setup, Function<FaceMeans, OptionalDouble> what) {
+    private static List<Pair> pairs(MeasuredSetup setup, double stdDev, Function<FaceMeans, OptionalDouble> what) {
         record Raw(PolarFix fix, int set, double value) {}
         List<Raw> raw = new ArrayList<>();
         for (PolarFix fix : setup.booked().fixes()) {
@@ -59,7 +85,7 @@ final class FacePairs {
         }
         double typical = typical(raw.stream().map(Raw::value).toList());
         return raw.stream()
-                .map(r -> new Pair(r.fix(), r.set(), r.value(), r.value() - typical))
+                .map(r -> new Pair(r.fix(), r.set(), r.value(), r.value() - typical, stdDev))
                 .toList();
     }
 

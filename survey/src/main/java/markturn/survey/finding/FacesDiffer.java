@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
-import markturn.survey.job.Limit;
+import markturn.survey.job.Instrument;
 import markturn.survey.job.Reading;
 import markturn.survey.reduce.BookedReading;
 import markturn.survey.reduce.FaceMeans;
@@ -38,10 +38,11 @@ final class FacesDiffer implements SetupRule {
     @Override
     public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
         List<Finding> found = new ArrayList<>();
-        FacePairs.collimations(setup).stream()
+        Instrument instrument = evidence.job().instrument(setup.setup().instrument());
+        FacePairs.collimations(setup, instrument).stream()
                 .filter(FacePairs.Pair::isGross)
                 .forEach(pair -> found.add(circles(evidence, setup, pair)));
-        FacePairs.indexes(setup).stream()
+        FacePairs.indexes(setup, instrument).stream()
                 .filter(FacePairs.Pair::isGross)
                 .forEach(pair -> found.add(zeniths(evidence, setup, pair)));
         setup.booked().readings().stream()
@@ -70,7 +71,7 @@ final class FacesDiffer implements SetupRule {
 
     private static Finding circles(Evidence evidence, MeasuredSetup setup, FacePairs.Pair pair) {
         Words words = evidence.words();
-        double excess = 2 * pair.fromTypical();
+        double excess = pair.excess();
         FaceMeans means = pair.fix().pointings().bySet().get(pair.set());
         double difference = means.right().getAsDouble() - means.left().getAsDouble();
         String usual = words.angle(Math.PI - 2 * (pair.value() - pair.fromTypical()));
@@ -85,13 +86,13 @@ final class FacesDiffer implements SetupRule {
                                         pair.fix().target(),
                                         words.angle(difference),
                                         usual,
-                                        likeliest(excess, setup, means)))
-                .with(Measure.ARC, excess, 2 * evidence.job().classOfWork().limit(Limit.COLLIMATION_SPREAD));
+                                        likeliest(pair, setup, means)))
+                .with(Measure.ARC, excess, pair.limit());
     }
 
     private static Finding zeniths(Evidence evidence, MeasuredSetup setup, FacePairs.Pair pair) {
-        double excess = 2 * pair.fromTypical();
-        String digit = digit(excess)
+        double excess = pair.excess();
+        String digit = digit(pair)
                 .map(d -> "Likeliest: " + d + ". Look at the display and point again.")
                 .orElse("Look at the pole and the target height, and point again on both faces.");
         return Finding.of(
@@ -105,14 +106,14 @@ final class FacesDiffer implements SetupRule {
                                         pair.fix().target(),
                                         evidence.words().small(excess),
                                         digit))
-                .with(Measure.ARC, excess, 2 * evidence.job().classOfWork().limit(Limit.INDEX_SPREAD));
+                .with(Measure.ARC, excess, pair.limit());
     }
 
-    private static String likeliest(double excess, MeasuredSetup setup, FaceMeans means) {
-        if (Math.abs(Angles.shortWay(excess - Math.PI)) < Math.toRadians(1)) {
+    private static String likeliest(FacePairs.Pair pair, MeasuredSetup setup, FaceMeans means) {
+        if (Math.abs(Angles.shortWay(pair.excess() - Math.PI)) < Math.toRadians(1)) {
             return "Likeliest: both were read on the same face. Plunge and point again on the other face.";
         }
-        Optional<String> digit = digit(excess);
+        Optional<String> digit = digit(pair);
         if (digit.isPresent()) {
             return "Likeliest: " + digit.get() + ". Look at the display.";
         }
@@ -127,9 +128,9 @@ final class FacesDiffer implements SetupRule {
                 .orElse("Likeliest: another target. Point again on both faces.");
     }
 
-    private static Optional<String> digit(double excess) {
+    private static Optional<String> digit(FacePairs.Pair pair) {
         return DIGITS.entrySet().stream()
-                .filter(d -> Math.abs(Math.abs(excess) - d.getKey()) < Math.max(25 * Angles.SECOND, d.getKey() * 0.01))
+                .filter(d -> pair.fits(d.getKey()))
                 .map(Map.Entry::getValue)
                 .findFirst();
     }

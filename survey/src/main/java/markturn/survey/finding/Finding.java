@@ -84,6 +84,21 @@ public record Finding(
                 reopened);
     }
 
+    /** The same as a note, folded under the one that explains it. */
+    Finding explainedBy(Finding cause) {
+        return new Finding(
+                code,
+                Severity.NOTE,
+                setup,
+                target,
+                "Follows from the stop above on %s: %s".formatted(cause.target(), text),
+                measure,
+                value,
+                limit,
+                answer,
+                reopened);
+    }
+
     /** The same answered. */
     public Finding answered(Answer by) {
         return new Finding(code, severity, setup, target, text, measure, value, limit, Optional.of(by), false);

@@ -19,6 +19,13 @@ import markturn.survey.result.Resected.Sighted;
 record Free(MeasuredSetup setup, Resected resected, Position station, List<Sighted> used) {
     /** Every free station of a job that has a position. */
     static List<Free> of(Measured measured) {
+        return scrutinised(measured).stream()
+                .filter(s -> s.setup().setup().isFree())
+                .toList();
+    }
+
+    /** Every setup of which the marks it sights were tested against each other, occupied ones too. */
+    static List<Free> scrutinised(Measured measured) {
         return measured.setups().stream()
                 .filter(s -> s.resected().isPresent() && s.station().isPresent())
                 .map(s -> new Free(
@@ -79,7 +86,9 @@ record Free(MeasuredSetup setup, Resected resected, Position station, List<Sight
                 .toList();
         String others = evidence.measured().marks().stream()
                 .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
-                .filter(m -> !sighted.contains(m.name()))
+                .filter(m -> !sighted.contains(m.name())
+                        && !m.name()
+                                .equals(evidence.job().trueName(setup.setup().station())))
                 .limit(2)
                 .map(m -> where(evidence, m.name(), m.position().orElseThrow()))
                 .collect(Collectors.joining(" or "));

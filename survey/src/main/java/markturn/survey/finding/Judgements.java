@@ -82,10 +82,15 @@ public final class Judgements {
     private List<Test> testsOf(MeasuredSetup setup) {
         Instrument instrument = job.instrument(setup.setup().instrument());
         List<Test> tests = new ArrayList<>();
-        spread(Limit.COLLIMATION_SPREAD, FacePairs.collimations(setup), instrument.directionStdDev(), tests);
-        spread(Limit.INDEX_SPREAD, FacePairs.indexes(setup), instrument.zenithStdDev(), tests);
+        spread(
+                Limit.COLLIMATION_SPREAD,
+                FacePairs.collimations(setup, instrument),
+                instrument.directionStdDev(),
+                tests);
+        spread(Limit.INDEX_SPREAD, FacePairs.indexes(setup, instrument), instrument.zenithStdDev(), tests);
+        SetResiduals residuals = new SetResiduals(setup, instrument);
         for (SetAbstract sets : setup.abstracts()) {
-            residuals(sets, instrument, tests);
+            residuals(sets, residuals, instrument, tests);
             distances(sets, instrument, tests);
         }
         if (setup.setup().isFree()) {
@@ -192,13 +197,13 @@ public final class Judgements {
     }
 
     /** A set's residual is that of a difference of two directions; over n sets its variance is 2σ²(1 − 1/n). */
-    private static void residuals(SetAbstract sets, Instrument instrument, List<Test> tests) {
+    private static void residuals(SetAbstract sets, SetResiduals judged, Instrument instrument, List<Test> tests) {
         if (sets.sets() < 2) {
             return;
         }
         double sigma = instrument.directionStdDev() * Math.sqrt(2 * (1 - 1.0 / sets.sets()));
         for (int i = 0; i < sets.residuals().size(); i++) {
-            OptionalDouble residual = sets.residuals().get(i);
+            OptionalDouble residual = judged.of(sets, i);
             if (residual.isPresent()) {
                 tests.add(new Test(
                         Limit.SET_RESIDUAL, sets.target(), OptionalInt.of(i + 1), residual.getAsDouble(), sigma, 1));

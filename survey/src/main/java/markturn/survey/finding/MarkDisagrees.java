@@ -11,15 +11,14 @@ import markturn.survey.result.Resected.Suspicion;
 final class MarkDisagrees implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.freeStations()
+        return Free.scrutinised(evidence.measured()).stream()
                 .filter(free -> free.resected().suspicion().isPresent())
-                .filter(free -> free.resected().swapped().isEmpty() && !ScaleSuspect.explains(evidence, free))
+                .filter(free -> free.resected().swapped().isEmpty())
                 .map(free -> {
                     Suspicion suspicion = free.resected().suspicion().get();
-                    return suspicion.azimuth().isPresent()
-                                    && suspicion.targets().size() == 1
-                            ? one(evidence, free, suspicion)
-                            : several(evidence, free, suspicion);
+                    return suspicion.orTogether().isPresent()
+                            ? oneOrAll(evidence, free, suspicion)
+                            : suspicion.isTold() ? one(evidence, free, suspicion) : several(evidence, free, suspicion);
                 });
     }
 
@@ -27,12 +26,13 @@ final class MarkDisagrees implements Rule {
         String target = suspicion.targets().get(0);
         List<Sighted> others =
                 free.used().stream().filter(s -> !s.target().equals(target)).toList();
-        double agree = others.stream()
-                .flatMap(one -> free.resected().pairs().stream()
-                        .filter(p -> !p.one().equals(target) && !p.other().equals(target)))
-                .mapToDouble(p -> Math.abs(p.difference()))
-                .max()
-                .orElse(0);
+        double agree = free.setup().setup().isFree()
+                ? free.resected().pairs().stream()
+                        .filter(p -> !p.one().equals(target) && !p.other().equals(target))
+                        .mapToDouble(p -> Math.abs(p.difference()))
+                        .max()
+                        .orElse(0)
+                : apart(others);
         boolean checked = free.setup().leaveOneOut().stream()
                 .anyMatch(l -> l.target().equals(target) && l.varianceFactor().isPresent());
         String names = Free.names(others.stream().map(Sighted::target).toList());
@@ -55,6 +55,39 @@ final class MarkDisagrees implements Rule {
                                                         + free.nextSight(evidence),
                                         target))
                 .with(Measure.LENGTH, suspicion.shift(), suspicion.limit());
+    }
+
+    /** How far the others are apart sideways, at the longer of their lines, or along. */
+    private static double apart(List<Sighted> others) {
+        double farthest = others.stream().mapToDouble(Sighted::distance).max().orElse(0);
+        double[] turns = others.stream()
+                .filter(s -> s.across().isPresent())
+                .mapToDouble(s -> s.across().getAsDouble() / s.distance())
+                .sorted()
+                .toArray();
+        double sideways = turns.length < 2 ? 0 : (turns[turns.length - 1] - turns[0]) * farthest;
+        return others.stream().mapToDouble(s -> Math.abs(s.along().orElse(0))).reduce(sideways, Math::max);
+    }
+
+    private static Finding oneOrAll(Evidence evidence, Free free, Suspicion suspicion) {
+        String target = suspicion.targets().get(0);
+        return Finding.of(
+                        "marks-disagree",
+                        Severity.STOP,
+                        free.name(),
+                        target,
+                        "Either about %s is wrong at %s, or the distances to all marks are off together: %s. These sights cannot tell which. Look at the reflector and at what is keyed in first; %s would decide it."
+                                .formatted(
+                                        evidence.words().difference(suspicion.shift()),
+                                        Free.names(suspicion.targets()).replace(" and ", " or "),
+                                        ScaleSuspect.why(
+                                                evidence, suspicion.orTogether().orElseThrow()),
+                                        decapital(capital(free.nextSight(evidence)))))
+                .with(Measure.LENGTH, suspicion.shift(), suspicion.limit());
+    }
+
+    private static String decapital(String text) {
+        return text.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + text.substring(1);
     }
 
     private static Finding several(Evidence evidence, Free free, Suspicion suspicion) {

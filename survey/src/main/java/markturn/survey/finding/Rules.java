@@ -87,7 +87,7 @@ public final class Rules {
                 .flatMap(rule -> before.found(rule, evidence).stream())
                 .toList();
         before.done();
-        return answers.applyTo(found).stream()
+        return answers.applyTo(Explanations.fold(found)).stream()
                 .sorted(Comparator.comparing(Finding::severity).reversed())
                 .toList();
     }

@@ -8,8 +8,6 @@ import markturn.survey.result.Resected.ScaleTrial;
 
 /** Distances that are all off by one scale or one constant: a unit, a ppm, a reflector constant. */
 final class ScaleSuspect implements Rule {
-    /** Chi-square, one degree of freedom, 0.1 %. */
-    private static final double ONE_DEGREE = 10.83;
     /** One explanation is better than another where its squares are smaller by this. */
     private static final double BETTER = 4;
 
@@ -18,34 +16,26 @@ final class ScaleSuspect implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.freeStations()
-                .filter(free -> free.resected().suspicion().isEmpty() || explains(evidence, free))
+                .filter(free -> free.resected().suspicion().isEmpty())
                 .flatMap(free -> free.resected().scale().stream()
-                        .filter(trial -> isSuspect(evidence, free, trial))
+                        .filter(trial -> trial.isSuspect(
+                                free.farthestMark(),
+                                evidence.job().classOfWork().limit(Limit.BACKSIGHT_DISTANCE)))
                         .map(trial -> found(evidence, free, trial)));
     }
 
-    private static boolean isSuspect(Evidence evidence, Free free, ScaleTrial trial) {
-        double gained = trial.squaresHeld() - Math.min(trial.squaresFree(), trial.squaresConstant());
-        double effect = Math.abs(trial.ppm()) * 1e-6 * free.farthestMark();
-        double limit = evidence.job().classOfWork().limit(Limit.BACKSIGHT_DISTANCE);
-        return gained > ONE_DEGREE && Math.max(effect, Math.abs(trial.constant())) > limit;
-    }
-
-    /** Whether a scale or constant explains what no single mark does. */
-    static boolean explains(Evidence evidence, Free free) {
-        double byOneMark = free.resected().squares().orElse(0)
-                - free.resected().sights().stream()
-                        .mapToDouble(s -> s.statistic().orElse(0))
-                        .max()
-                        .orElse(0);
-        return free.resected()
-                .scale()
-                .filter(trial -> isSuspect(evidence, free, trial))
-                .filter(trial -> Math.min(trial.squaresFree(), trial.squaresConstant()) + BETTER < byOneMark)
-                .isPresent();
-    }
-
     private static Finding found(Evidence evidence, Free free, ScaleTrial trial) {
+        return Finding.of(
+                        "scale-suspect",
+                        Severity.WARN,
+                        free.name(),
+                        "",
+                        "The distances to all marks are off together: %s.".formatted(why(evidence, trial)))
+                .with(Measure.PLAIN, trial.ppm(), trial.stdDev());
+    }
+
+    /** What would explain that all distances are off. */
+    static String why(Evidence evidence, ScaleTrial trial) {
         double factor = 1 + trial.ppm() * 1e-6;
         String why;
         if (isNear(factor, FOOT) || isNear(factor, 1 / FOOT)) {
@@ -62,13 +52,7 @@ final class ScaleSuspect implements Rule {
                     "a constant of %s or a scale of %s ppm would explain it, and these marks cannot tell which: look at both"
                             .formatted(signed(evidence, trial.constant()), Words.number(trial.ppm(), 1));
         }
-        return Finding.of(
-                        "scale-suspect",
-                        Severity.WARN,
-                        free.name(),
-                        "",
-                        "The distances to all marks are off together: %s.".formatted(why))
-                .with(Measure.PLAIN, trial.ppm(), trial.stdDev());
+        return why;
     }
 
     private static boolean isNear(double factor, double of) {

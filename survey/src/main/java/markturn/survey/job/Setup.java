@@ -86,12 +86,30 @@ public record Setup(
 
         /** Every mark that orients. */
         List<String> sights();
+
+        /** What of them does not take part. */
+        default List<LeftOut> leaveOut() {
+            return List.of();
+        }
+
+        /** Whether that part of that mark takes part. */
+        default boolean uses(String target, Part part) {
+            return leaveOut().stream()
+                    .noneMatch(l -> l.target().equals(target)
+                            && (l.only().isEmpty() || l.only().get() == part));
+        }
     }
 
-    /** By known marks, the first of them zero. */
-    public record BySights(List<String> sights) implements Orientation {
+    /** By known marks, the first of them zero even where its direction is left out. */
+    public record BySights(List<String> sights, List<LeftOut> leaveOut) implements Orientation {
         public BySights {
             sights = List.copyOf(sights);
+            leaveOut = List.copyOf(leaveOut);
+        }
+
+        /** All of them take part. */
+        public BySights(List<String> sights) {
+            this(sights, List.of());
         }
 
         @Override
@@ -132,14 +150,14 @@ public record Setup(
         }
     }
 
-    /** What of a mark is left out of a resection. */
+    /** What of a mark can be left out. */
     public enum Part {
         DIRECTION,
         DISTANCE,
         ELEVATION
     }
 
-    /** A mark, or only one part of it, that is left out of a resection; {@code only} is empty for all of it. */
+    /** A mark, or only one part of it, that is left out; {@code only} is empty for all of it. */
     public record LeftOut(String target, Optional<Part> only) {}
 
     /**
@@ -163,13 +181,6 @@ public record Setup(
         @Override
         public String zero() {
             return sights.isEmpty() ? "" : sights.get(0);
-        }
-
-        /** Whether that part of that mark takes part. */
-        public boolean uses(String target, Part part) {
-            return leaveOut.stream()
-                    .noneMatch(l -> l.target().equals(target)
-                            && (l.only().isEmpty() || l.only().get() == part));
         }
 
         private ByResection sighting(List<Reading> readings) {

@@ -86,8 +86,20 @@ public record Resected(
      * @param shift how far it lies from its coordinates, judged by the others; the size of the contradiction where it cannot be told
      * @param azimuth in which direction; empty where it cannot be told
      * @param limit beyond which that is said
+     * @param orTogether what all distances together may be off by instead, where that explains the contradiction as well
      */
-    public record Suspicion(List<String> targets, double shift, OptionalDouble azimuth, double limit) {}
+    public record Suspicion(
+            List<String> targets, double shift, OptionalDouble azimuth, double limit, Optional<ScaleTrial> orTogether) {
+        /** Marks that disagree, where nothing else explains it. */
+        public Suspicion(List<String> targets, double shift, OptionalDouble azimuth, double limit) {
+            this(targets, shift, azimuth, limit, Optional.empty());
+        }
+
+        /** Whether one mark alone can be named. */
+        public boolean isTold() {
+            return targets.size() == 1 && azimuth.isPresent() && orTogether.isEmpty();
+        }
+    }
 
     /**
      * A free scale tried.
@@ -105,7 +117,26 @@ public record Resected(
             double constant,
             double squaresHeld,
             double squaresFree,
-            double squaresConstant) {}
+            double squaresConstant) {
+        /** Chi-square, one degree of freedom, 0.1 %. */
+        private static final double ONE_DEGREE = 10.83;
+
+        /** Weighted squares that the better of both leaves. */
+        public double squares() {
+            return Math.min(squaresFree, squaresConstant);
+        }
+
+        /**
+         * Whether all distances are off together, beyond chance and by more than matters.
+         *
+         * @param longest sight, metres
+         * @param limit what matters, metres
+         */
+        public boolean isSuspect(double longest, double limit) {
+            return squaresHeld - squares() > ONE_DEGREE
+                    && Math.max(Math.abs(ppm) * 1e-6 * longest, Math.abs(constant)) > limit;
+        }
+    }
 
     /** The sight of that mark; empty where it was not sighted. */
     public Optional<Sighted> sight(String target) {

@@ -9,11 +9,13 @@ import java.util.OptionalInt;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.PolarShots;
 import markturn.survey.propagate.Pose;
 import markturn.survey.propagate.Propagation;
+import markturn.survey.propagate.Targets;
 import markturn.survey.reduce.BookedSetup;
 import markturn.survey.reduce.Distances;
 import markturn.survey.reduce.Heights;
@@ -23,6 +25,7 @@ import markturn.survey.reduce.Slope;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
+import markturn.survey.result.Resected;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
 
@@ -87,16 +90,35 @@ public final class OccupiedStation {
                 oriented.map(Oriented::redundancy).orElse(OptionalInt.empty()),
                 oriented.map(Oriented::varianceFactor).orElse(OptionalDouble.empty()),
                 abstracts,
-                new BacksightComparison(job, setup, weights, station, known, propagation)
-                        .rows(shots, target -> setup.orientation().sights().contains(target)),
+                new BacksightComparison(job, setup, weights, station, known, propagation).rows(shots, this::isUsed),
                 byMarks ? oriented.map(Oriented::observations).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::marks).orElse(List.of()) : List.of(),
                 byMarks ? oriented.map(Oriented::leaveOneOut).orElse(List.of()) : List.of(),
                 reduced.closingSight(),
                 reduced.looks(),
-                Optional.empty(),
+                byMarks ? directed.flatMap(this::scrutinised) : Optional.empty(),
                 OptionalDouble.empty(),
                 shots);
+    }
+
+    private boolean isUsed(String target) {
+        return setup.orientation().sights().contains(target)
+                && setup.orientation().uses(target, Setup.Part.DIRECTION);
+    }
+
+    /** What the backsights prove of each other, those left out beside them. */
+    private Optional<Resected> scrutinised(Directed directed) {
+        Targets targets = directed.pose().targets();
+        BacksightMisfits misfits =
+                new BacksightMisfits(job, setup, weights, station.orElseThrow(), known, fixes, targets);
+        List<Oriented.Ray> rays = new ArrayList<>(rays(false));
+        rays.addAll(rays(true));
+        List<BacksightScrutiny.Seen> seen = setup.orientation().sights().stream()
+                .flatMap(sight -> rays.stream().filter(ray -> ray.target().equals(sight)))
+                .map(ray -> misfits.of(ray, directed.by().orientation()))
+                .toList();
+        return BacksightScrutiny.of(
+                seen, setup.station(), job.classOfWork().limit(Limit.BACKSIGHT_DISTANCE), propagation);
     }
 
     /** What orients the circle, and what the instrument's errors are made of then. */
@@ -109,7 +131,7 @@ public final class OccupiedStation {
         if (setup.orientation() instanceof Setup.ByFeature feature) {
             return byFeature(feature);
         }
-        return Oriented.by(rays())
+        return Oriented.by(rays(false))
                 .map(by -> new Directed(
                         by, OccupiedPose.bySights(job, setup, weights, fixes, station.orElseThrow(), known, by)));
     }
@@ -131,7 +153,8 @@ public final class OccupiedStation {
         return Optional.ofNullable(known.get(job.trueName(name)));
     }
 
-    private List<Oriented.Ray> rays() {
+    /** The rays that take part, or the others. */
+    private List<Oriented.Ray> rays(boolean others) {
         List<Oriented.Ray> rays = new ArrayList<>();
         if (station.isEmpty()) {
             return rays;
@@ -140,7 +163,8 @@ public final class OccupiedStation {
             Optional<Position> mark = position(sight);
             Pointings pointings = booked.backsight(sight);
             var directions = pointings.reducedTo(booked.zeros());
-            if (mark.isEmpty() || directions.mean().isEmpty()) {
+            boolean used = setup.orientation().uses(sight, Setup.Part.DIRECTION);
+            if (mark.isEmpty() || directions.mean().isEmpty() || used == others) {
                 continue;
             }
             double inverse = station.get().distanceTo(mark.get());

@@ -291,6 +291,10 @@ final class ResectionSheet {
     }
 
     private String disagreeing(Suspicion suspicion) {
+        if (suspicion.orTogether().isPresent()) {
+            return "Either about %s is wrong at %s, or the distances to all marks are off together: these sights cannot tell which."
+                    .formatted(words.difference(suspicion.shift()), String.join(" or ", suspicion.targets()));
+        }
         return suspicion.azimuth().isPresent()
                 ? "%s does not fit: seen from here it lies %s %s of its coordinates."
                         .formatted(

@@ -1,0 +1,42 @@
+package markturn.survey.finding;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import markturn.survey.finding.Finding.Severity;
+
+/**
+ * One cause, one stop (practice, 10): what another finding on the same target explains is kept as a note that says so. Whoever answers the
+ * one that explains has answered both.
+ */
+final class Explanations {
+    /** What a finding makes likely at the same target of the same setup, by code. */
+    private static final Map<String, Set<String>> EXPLAINS = Map.of(
+            "faces-differ", Set.of("set-residual", "half-set-closure"),
+            "mark-disagrees", Set.of("backsight-distance", "backsight-elevation"),
+            "marks-disagree", Set.of("backsight-distance"),
+            "backsight-other-mark", Set.of("backsight-distance", "backsight-elevation"));
+
+    private Explanations() {}
+
+    /** The findings, those that others explain folded. */
+    static List<Finding> fold(List<Finding> found) {
+        return found.stream()
+                .map(finding -> cause(finding, found)
+                        .map(cause -> finding.explainedBy(cause))
+                        .orElse(finding))
+                .toList();
+    }
+
+    private static Optional<Finding> cause(Finding finding, List<Finding> all) {
+        return finding.severity() == Severity.NOTE
+                ? Optional.empty()
+                : all.stream()
+                        .filter(cause -> cause.severity() == Severity.STOP
+                                && cause.setup().equals(finding.setup())
+                                && cause.target().equals(finding.target())
+                                && EXPLAINS.getOrDefault(cause.code(), Set.of()).contains(finding.code()))
+                        .findFirst();
+    }
+}
