@@ -247,13 +247,16 @@ final class JobElements {
         }
         return bySights
                 ? new Setup.BySights(
-                        of.list("sights").stream().map(Element::text).toList())
+                        of.list("sights").stream().map(Element::text).toList(), leftOutOf(setup))
                 : new Setup.ByAzimuth(of.circle("azimuth").orElseThrow(), of.text("sight"));
     }
 
     static Setup.ByResection byResection(Element of) {
-        return new Setup.ByResection(
-                of.list("leaveOut").stream().map(JobElements::leftOut).toList(), of.flag("solveScale", false));
+        return new Setup.ByResection(leftOutOf(of), of.flag("solveScale", false));
+    }
+
+    private static List<Setup.LeftOut> leftOutOf(Element setup) {
+        return setup.list("leaveOut").stream().map(JobElements::leftOut).toList();
     }
 
     /** The name of a mark, or an object that leaves only a part of it out. */
@@ -270,12 +273,11 @@ final class JobElements {
 
     static Setup setup(Element of) {
         boolean free = of.text("method").equals("resection");
-        if (!free) {
-            for (String key : List.of("leaveOut", "solveScale")) {
-                if (of.has(key)) {
-                    of.fault(key, "belongs to a resection: expected only with \"method\": \"resection\"");
-                }
-            }
+        if (!free && of.has("solveScale")) {
+            of.fault("solveScale", "belongs to a resection: expected only with \"method\": \"resection\"");
+        }
+        if (!free && of.has("leaveOut") && !of.at("orientation").has("sights")) {
+            of.fault("leaveOut", "leaves marks out that orient: expected only with a resection or with \"sights\"");
         }
         return new Setup(
                 of.text("name"),

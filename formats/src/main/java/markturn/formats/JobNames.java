@@ -116,11 +116,11 @@ final class JobNames {
     }
 
     private void setup(Setup setup, String path) {
-        if (setup.orientation() instanceof Setup.ByResection free) {
-            for (int i = 0; i < free.leaveOut().size(); i++) {
-                mark(free.leaveOut().get(i).target(), path + ".leaveOut[" + i + "]");
-            }
-        } else {
+        List<Setup.LeftOut> leaveOut = setup.orientation().leaveOut();
+        for (int i = 0; i < leaveOut.size(); i++) {
+            mark(leaveOut.get(i).target(), path + ".leaveOut[" + i + "]");
+        }
+        if (!setup.isFree()) {
             mark(setup.station(), path + ".station");
             orientation(setup, path);
         }

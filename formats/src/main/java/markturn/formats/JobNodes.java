@@ -264,6 +264,7 @@ final class JobNodes {
             resection(to, free);
         } else {
             orientation(to.putObject("orientation"), of);
+            leaveOut(to, of.orientation());
         }
         putLength(to, "plummet", of.settingUp().plummet());
         putLength(to, "centringStdDev", of.settingUp().centringStdDev());
@@ -273,9 +274,16 @@ final class JobNodes {
     }
 
     static void resection(ObjectNode to, Setup.ByResection free) {
-        if (!free.leaveOut().isEmpty()) {
+        leaveOut(to, free);
+        if (free.solveScale()) {
+            to.put("solveScale", true);
+        }
+    }
+
+    private static void leaveOut(ObjectNode to, Setup.Orientation by) {
+        if (!by.leaveOut().isEmpty()) {
             ArrayNode leaveOut = to.putArray("leaveOut");
-            for (Setup.LeftOut left : free.leaveOut()) {
+            for (Setup.LeftOut left : by.leaveOut()) {
                 if (left.only().isEmpty()) {
                     leaveOut.add(left.target());
                 } else {
@@ -284,9 +292,6 @@ final class JobNodes {
                             .put("only", JobElements.key(left.only().get()));
                 }
             }
-        }
-        if (free.solveScale()) {
-            to.put("solveScale", true);
         }
     }
 

@@ -27,6 +27,7 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
+import markturn.survey.station.OccupiedStation;
 import markturn.survey.traverse.RouteProposal;
 import markturn.survey.traverse.TraverseRun;
 
@@ -147,16 +148,22 @@ public final class Survey {
     }
 
     /**
-     * One free station computed again with other marks taking part, everything before it as it stands: what a switch asks.
+     * One setup computed again with other marks taking part, everything before it as it stands: what a switch asks.
      *
      * @param computed the job as it is
-     * @param setup name of a free station of it
-     * @param by what is left out instead
+     * @param setup name of a setup of it that marks orient
+     * @param leaveOut what is left out instead
+     * @param solveScale whether a free station's scale is solved for
      */
-    public static MeasuredSetup whatIf(SurveyResult computed, String setup, Setup.ByResection by) {
+    public static MeasuredSetup whatIf(
+            SurveyResult computed, String setup, List<Setup.LeftOut> leaveOut, boolean solveScale) {
         Job job = inForce(computed.job());
-        Setup free = job.setup(setup).orElseThrow().withOrientation(by);
-        return FreeStation.measure(job, free, knownBefore(computed, setup), new Propagation());
+        Setup asked = job.setup(setup).orElseThrow();
+        Setup with = asked.withOrientation(asked.orientation().without(leaveOut, solveScale));
+        Map<String, Position> before = knownBefore(computed, setup);
+        return with.isFree()
+                ? FreeStation.measure(job, with, before, new Propagation())
+                : OccupiedStation.measure(job, with, before, new Propagation());
     }
 
     /**

@@ -18,6 +18,10 @@ final class Explanations {
             "marks-disagree", Set.of("backsight-distance"),
             "backsight-other-mark", Set.of("backsight-distance", "backsight-elevation"));
 
+    /** What a finding makes likely anywhere in the same setup: a direction that is wrong pulls at all the others. */
+    private static final Map<String, Set<String>> EXPLAINS_ALL =
+            Map.of("faces-differ", Set.of("mark-disagrees", "marks-disagree", "groups-agree", "half-set-closure"));
+
     private Explanations() {}
 
     /** The findings, those that others explain folded. */
@@ -35,8 +39,13 @@ final class Explanations {
                 : all.stream()
                         .filter(cause -> cause.severity() == Severity.STOP
                                 && cause.setup().equals(finding.setup())
-                                && cause.target().equals(finding.target())
-                                && EXPLAINS.getOrDefault(cause.code(), Set.of()).contains(finding.code()))
+                                && explains(cause, finding))
                         .findFirst();
+    }
+
+    private static boolean explains(Finding cause, Finding finding) {
+        boolean sameTarget = cause.target().equals(finding.target())
+                && EXPLAINS.getOrDefault(cause.code(), Set.of()).contains(finding.code());
+        return sameTarget || EXPLAINS_ALL.getOrDefault(cause.code(), Set.of()).contains(finding.code());
     }
 }

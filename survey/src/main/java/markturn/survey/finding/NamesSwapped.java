@@ -1,5 +1,6 @@
 package markturn.survey.finding;
 
+import java.util.List;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
 
@@ -7,15 +8,17 @@ import markturn.survey.finding.Finding.Severity;
 final class NamesSwapped implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.freeStations()
-                .filter(free -> free.resected().swapped().size() == 2)
-                .map(free -> {
-                    String one = free.resected().swapped().get(0);
-                    String other = free.resected().swapped().get(1);
+        return evidence.setups()
+                .filter(setup ->
+                        setup.resected().filter(r -> r.swapped().size() == 2).isPresent())
+                .map(setup -> {
+                    List<String> swapped = setup.resected().orElseThrow().swapped();
+                    String one = swapped.get(0);
+                    String other = swapped.get(1);
                     return Finding.of(
                             "names-swapped",
                             Severity.STOP,
-                            free.name(),
+                            setup.name(),
                             one,
                             "With the names of %s and %s exchanged everything fits. Likeliest: each was booked under the other's name. Look, then correct the names."
                                     .formatted(one, other));

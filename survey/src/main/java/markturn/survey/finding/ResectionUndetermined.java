@@ -9,7 +9,7 @@ import markturn.survey.result.Resected;
 final class ResectionUndetermined implements SetupRule {
     @Override
     public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
-        return setup.resected().flatMap(Resected::undetermined).stream()
+        return setup.resected().filter(r -> r.swapped().isEmpty()).flatMap(Resected::undetermined).stream()
                 .map(why -> Finding.of(
                         "resection-undetermined",
                         Severity.STOP,

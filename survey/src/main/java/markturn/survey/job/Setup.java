@@ -92,6 +92,11 @@ public record Setup(
             return List.of();
         }
 
+        /** The same with other marks left out; what is oriented otherwise than by marks stays as it is. */
+        default Orientation without(List<LeftOut> others, boolean solveScale) {
+            return this;
+        }
+
         /** Whether that part of that mark takes part. */
         default boolean uses(String target, Part part) {
             return leaveOut().stream()
@@ -110,6 +115,11 @@ public record Setup(
         /** All of them take part. */
         public BySights(List<String> sights) {
             this(sights, List.of());
+        }
+
+        @Override
+        public Orientation without(List<LeftOut> others, boolean solveScale) {
+            return new BySights(sights, others);
         }
 
         @Override
@@ -181,6 +191,11 @@ public record Setup(
         @Override
         public String zero() {
             return sights.isEmpty() ? "" : sights.get(0);
+        }
+
+        @Override
+        public Orientation without(List<LeftOut> others, boolean scaleToo) {
+            return new ByResection(sights, others, scaleToo);
         }
 
         private ByResection sighting(List<Reading> readings) {

@@ -240,7 +240,7 @@ public final class FreeStation {
                 Optional.empty(),
                 List.of(),
                 Optional.empty(),
-                List.of());
+                sights.size() > 2 ? new ExchangedNames(sights, weights).found() : List.of());
     }
 
     private boolean isUsed(String target) {

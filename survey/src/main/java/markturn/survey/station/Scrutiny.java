@@ -27,8 +27,6 @@ final class Scrutiny {
     private static final double ALIKE = 0.9;
     /** A larger fault pulls even a test that explains it badly; what explains less than this share of the best is out. */
     private static final double FACTOR_OF_CHANCE = 3.3;
-    /** Exchanged names are looked for where distances between marks come out nearer than this, metres. */
-    private static final double ROUGHLY = 0.5;
 
     private final List<Sight> sights;
     private final Weights weights;
@@ -189,48 +187,10 @@ final class Scrutiny {
         List<Pair> pairs = new ArrayList<>();
         for (int i = 0; i < sights.size(); i++) {
             for (int j = i + 1; j < sights.size(); j++) {
-                pair(sights.get(i), sights.get(j)).ifPresent(pairs::add);
+                MarkToMark.of(sights.get(i), sights.get(j), weights).ifPresent(pairs::add);
             }
         }
         return pairs;
-    }
-
-    /** The distance between two marks from their directions and distances alone: it needs no adjustment. */
-    private Optional<Pair> pair(Sight a, Sight b) {
-        if (a.direction().isEmpty()
-                || b.direction().isEmpty()
-                || a.distance().isEmpty()
-                || b.distance().isEmpty()) {
-            return Optional.empty();
-        }
-        double angle = b.direction().getAsDouble() - a.direction().getAsDouble();
-        double toA = a.distance().getAsDouble();
-        double toB = b.distance().getAsDouble();
-        double north = toB * Math.cos(angle) - toA;
-        double east = toB * Math.sin(angle);
-        double measured = Math.hypot(north, east);
-        double known = Math.hypot(b.northing() - a.northing(), b.easting() - a.easting());
-        if (measured == 0) {
-            return Optional.empty();
-        }
-        // Along each line its ranging, across it its pointing; each by its share of the line between the marks.
-        double atA = Math.atan2(east, north);
-        double variance = share(a, toA, Math.cos(atA), Math.sin(atA))
-                + share(b, toB, Math.cos(atA - angle), Math.sin(atA - angle))
-                + coordinates(a)
-                + coordinates(b);
-        return Optional.of(new Pair(a.target(), b.target(), measured - known, Math.sqrt(variance)));
-    }
-
-    private double share(Sight sight, double length, double along, double across) {
-        return Math.pow(along * sight.distanceStdDev(weights), 2)
-                + Math.pow(across * length * sight.directionStdDev(weights, length), 2);
-    }
-
-    private static double coordinates(Sight sight) {
-        return sight.deviations()
-                .map(d -> Math.max(d.northing() * d.northing(), d.easting() * d.easting()))
-                .orElse(0.0);
     }
 
     /** Chi-square with two degrees of freedom, exceeded with that probability. */
@@ -395,46 +355,8 @@ final class Scrutiny {
                                 constant.adjustment().squares())));
     }
 
-    /** Whether what was measured to each, held against the others, roughly fits the place of the other: a quick look before a trial. */
-    private boolean couldBeExchanged(int one, int other) {
-        for (int k = 0; k < sights.size(); k++) {
-            if (k == one || k == other) {
-                continue;
-            }
-            boolean far = off(sights.get(one).at(sights.get(other)), sights.get(k)) > ROUGHLY
-                    && off(sights.get(other).at(sights.get(one)), sights.get(k)) > ROUGHLY;
-            if (far) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private double off(Sight a, Sight b) {
-        return pair(a, b).map(p -> Math.abs(p.difference())).orElse(0.0);
-    }
-
     /** Two marks whose names, exchanged, make everything fit. */
     private List<String> swapped() {
-        int redundancy = solution.adjustment().redundancy();
-        double fits = twoDegrees(ALPHA) + 2 * redundancy;
-        for (int i = 0; i < sights.size(); i++) {
-            for (int j = i + 1; j < sights.size(); j++) {
-                if (!couldBeExchanged(i, j)) {
-                    continue;
-                }
-                List<Sight> exchanged = new ArrayList<>(sights);
-                exchanged.set(i, sights.get(i).at(sights.get(j)));
-                exchanged.set(j, sights.get(j).at(sights.get(i)));
-                double squares = Resection.solve(exchanged, weights, Resection.Extra.NOTHING)
-                        .solution()
-                        .map(s -> s.adjustment().squares())
-                        .orElse(Double.MAX_VALUE);
-                if (squares < fits) {
-                    return List.of(sights.get(i).target(), sights.get(j).target());
-                }
-            }
-        }
-        return List.of();
+        return new ExchangedNames(sights, weights).found();
     }
 }

@@ -247,13 +247,15 @@ final class Assembly {
         return new Practice(payload.get("seed").longValue(), Practice.faults(faults));
     }
 
-    /** The resection with other marks taking part; the reason stays on record as a decision. */
+    /** The setup with other marks taking part; the reason stays on record as a decision. */
     private static Job leftOut(Job job, Entry entry, Pieces pieces) {
         Setup setup = setup(job, entry.payload());
-        if (!(setup.orientation() instanceof Setup.ByResection before)) {
-            throw new Refused("setup", setup.name() + " is no free station: nothing is left out there");
+        Setup.Orientation before = setup.orientation();
+        if (!(before instanceof Setup.ByResection || before instanceof Setup.BySights)) {
+            throw new Refused("setup", setup.name() + " is not oriented by marks: nothing is left out there");
         }
-        Setup.ByResection after = pieces.resection(entry.payload());
+        Setup.ByResection asked = pieces.resection(entry.payload());
+        Setup.Orientation after = before.without(asked.leaveOut(), asked.solveScale());
         return job.withSetup(setup.name(), s -> s.withOrientation(after))
                 .plus(new Decision(
                         Optional.of(entry.at()),
@@ -265,14 +267,15 @@ final class Assembly {
                         Optional.of(words(after))));
     }
 
-    private static String words(Setup.ByResection by) {
+    private static String words(Setup.Orientation by) {
         String left = by.leaveOut().stream()
                 .map(l -> l.target()
                         + l.only()
                                 .map(part -> " " + part.name().toLowerCase(Locale.ROOT))
                                 .orElse(""))
                 .collect(Collectors.joining(", "));
-        return (left.isEmpty() ? "nothing left out" : "left out " + left) + (by.solveScale() ? ", scale free" : "");
+        return (left.isEmpty() ? "nothing left out" : "left out " + left)
+                + (by instanceof Setup.ByResection free && free.solveScale() ? ", scale free" : "");
     }
 
     private static Job routed(Job job, Traverse traverse) {

@@ -40,8 +40,13 @@ class ResectionController {
         this.reviews = reviews;
     }
 
-    private static Setup free(Book book, String name) {
-        return book.job().setup(name).filter(Setup::isFree).orElseThrow(NotHere::new);
+    /** A setup of which the marks that orient it are tested against each other. */
+    private static MeasuredSetup tested(Book book, String name) {
+        return book.job()
+                .setup(name)
+                .map(setup -> book.result().measured().setup(setup.name()))
+                .filter(setup -> setup.resected().isPresent())
+                .orElseThrow(NotHere::new);
     }
 
     /** The cells of the page with other marks taking part. Nothing is booked. */
@@ -54,10 +59,9 @@ class ResectionController {
             @RequestParam(defaultValue = "false") boolean scale,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        free(book, name);
-        MeasuredSetup accepted = book.result().measured().setup(name);
+        MeasuredSetup accepted = tested(book, name);
         MeasuredSetup now =
-                Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off, scale));
+                Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off), scale);
         return ResectionSheet.of(
                 now, accepted, new Display(book.job().units()), book.job().classOfWork());
     }
@@ -73,9 +77,8 @@ class ResectionController {
             @RequestParam(defaultValue = "0") double y,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        free(book, name);
-        MeasuredSetup setup = book.result().measured().setup(name);
-        if (setup.station().isEmpty()) {
+        MeasuredSetup setup = tested(book, name);
+        if (setup.station().isEmpty() || !setup.setup().isFree()) {
             return Map.of("words", "There is no position yet.");
         }
         Display show = new Display(book.job().units());
@@ -115,12 +118,12 @@ class ResectionController {
             Model model,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        free(book, name);
+        tested(book, name);
         if (reason.isBlank()) {
             model.addAttribute("message", "What is left out needs a reason: it stays in the record.");
             return reviews.page(book, name, model);
         }
-        Setup.ByResection by = ResectionSheet.switched(off == null ? List.of() : off, scale);
+        Setup.ByResection by = new Setup.ByResection(ResectionSheet.switched(off == null ? List.of() : off), scale);
         ObjectNode payload = new Pieces(book.job().units()).write(by);
         payload.put("setup", name).put("reason", reason).put("by", people.shownName(who.getName()));
         fieldBook.add(id, key, who.getName(), EntryKind.LEAVE_OUT, payload);

@@ -98,8 +98,11 @@ final class ResectionDrawing {
         angles();
         double residuals = niceFactor(largestResidual());
         strokes(residuals);
+        boolean held = station.plan().equals(Covariance.NONE);
         double ellipse = niceFactor(station.plan().ellipse().semiMajor());
-        ellipse(station.plan(), ellipse, "error-ellipse");
+        if (!held) {
+            ellipse(station.plan(), ellipse, "error-ellipse");
+        }
         oneMore.ifPresent(plan -> ellipse(plan, ellipse, "error-ellipse one-more"));
         marks();
         put(
@@ -113,8 +116,8 @@ final class ResectionDrawing {
                 "<g transform='translate(%s 34)' class='north'><path d='M0 22V-14M0 -14l-5 11M0 -14l5 11'/><text y='38' text-anchor='middle'>N</text></g>",
                 f(WIDTH - 24));
         put(
-                "<text x='8' y='%s' class='small'>residuals drawn %s times, ellipse %s times their size</text>",
-                f(HEIGHT - 8), whole(residuals), whole(ellipse));
+                "<text x='8' y='%s' class='small'>residuals drawn %s times%s their size</text>",
+                f(HEIGHT - 8), whole(residuals), held ? "" : ", ellipse " + whole(ellipse) + " times");
         return svg.toString();
     }
 

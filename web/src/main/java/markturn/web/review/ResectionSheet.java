@@ -84,9 +84,11 @@ final class ResectionSheet {
 
     private void row(int i, Sighted sight) {
         String at = "r" + i + "-";
-        cell(at + "along", sight.along(), Limit.RESECTION_POSITION);
-        cell(at + "across", sight.across(), Limit.RESECTION_POSITION);
-        cell(at + "up", sight.up(), Limit.RESECTION_ELEVATION);
+        boolean free = now.setup().isFree();
+        Limit plan = free ? Limit.RESECTION_POSITION : Limit.BACKSIGHT_DISTANCE;
+        cell(at + "along", sight.along(), plan);
+        cell(at + "across", sight.across(), plan);
+        cell(at + "up", sight.up(), free ? Limit.RESECTION_ELEVATION : Limit.BACKSIGHT_ELEVATION);
         cells.put(at + "redundancy", redundancy(sight));
         if (sight.redundancy().isPresent() && sight.redundancy().getAsDouble() < UNCHECKED && sight.isUsed()) {
             out.add(at + "redundancy");
@@ -306,7 +308,7 @@ final class ResectionSheet {
     }
 
     /** The parts of a mark that can be switched, as the page's boxes say it: {@code target:part}. */
-    static Setup.ByResection switched(List<String> off, boolean solveScale) {
+    static List<Setup.LeftOut> switched(List<String> off) {
         List<Setup.LeftOut> leaveOut = new ArrayList<>();
         for (String each : off) {
             int at = each.lastIndexOf(':');
@@ -316,6 +318,6 @@ final class ResectionSheet {
                 }
             }
         }
-        return new Setup.ByResection(leaveOut, solveScale);
+        return leaveOut;
     }
 }

@@ -98,10 +98,15 @@ class ReviewController {
         model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
         model.addAttribute("key", Payload.key());
         model.addAttribute("checks", CheckRow.of(book, measured));
-        return setup.isFree() ? free(book, setup, measured, model) : "review/setup";
+        model.addAttribute("tested", measured.resected().isPresent());
+        if (measured.resected().isPresent()) {
+            tested(book, setup, measured, model);
+        }
+        return setup.isFree() ? "review/resection" : "review/setup";
     }
 
-    private static String free(Book book, Setup setup, MeasuredSetup measured, Model model) {
+    /** What the marks that orient or fix a setup prove of each other, with switches. */
+    private static void tested(Book book, Setup setup, MeasuredSetup measured, Model model) {
         Display show = new Display(book.job().units());
         ResectionSheet.Filled filled =
                 ResectionSheet.of(measured, measured, show, book.job().classOfWork());
@@ -115,7 +120,6 @@ class ReviewController {
                         .flatMap(Resected::suspicion)
                         .map(s -> s.targets().get(0))
                         .orElse(""));
-        return "review/resection";
     }
 
     @PostMapping("/job/{id}/review/{name}/accept")

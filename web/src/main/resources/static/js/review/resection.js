@@ -1,10 +1,11 @@
-// Switches of the resection's review: every one is answered in place. The server computes; this fills the cells and keeps the focus.
+// Switches of the marks that fix or orient a setup: every one is answered in place. The server computes; this fills the cells and keeps the focus.
 
 const main = document.getElementById("content");
 const form = document.getElementById("switches");
 const drawing = document.getElementById("drawing");
 const boxes = [...form.querySelectorAll("[data-off]")];
-const booked = { boxes: boxes.map(box => box.checked), scale: document.getElementById("scale").checked };
+const scale = document.getElementById("scale"); // a free station's only
+const booked = { boxes: boxes.map(box => box.checked), scale: scale?.checked ?? false };
 let asked = 0;
 
 const switchedOff = () => boxes.filter(box => !box.checked).map(box => box.dataset.off);
@@ -12,7 +13,7 @@ const switchedOff = () => boxes.filter(box => !box.checked).map(box => box.datas
 async function ask() {
   const mine = ++asked;
   const query = new URLSearchParams(switchedOff().map(off => ["off", off]));
-  query.set("scale", document.getElementById("scale").checked);
+  query.set("scale", scale?.checked ?? false);
   const answer = await fetch(main.dataset.url + "/what-if?" + query);
   if (!answer.ok || answer.redirected || mine !== asked) return;
   const { cells, out, drawing: markup } = await answer.json();
@@ -31,10 +32,10 @@ async function oneMore(query) {
   if (more.drawing) drawing.innerHTML = more.drawing;
 }
 
-for (const box of [...boxes, document.getElementById("scale")]) box.addEventListener("change", ask);
+for (const box of scale ? [...boxes, scale] : boxes) box.addEventListener("change", ask);
 document.getElementById("as-booked").addEventListener("click", () => {
   boxes.forEach((box, i) => { box.checked = booked.boxes[i]; });
-  document.getElementById("scale").checked = booked.scale;
+  if (scale) scale.checked = booked.scale;
   ask();
 });
 form.addEventListener("submit", () => {
@@ -46,8 +47,8 @@ form.addEventListener("submit", () => {
     form.append(field);
   }
 });
-document.getElementById("one-more").addEventListener("change", event => { if (event.target.value) oneMore({ mark: event.target.value }); });
-drawing.addEventListener("click", event => {
+document.getElementById("one-more")?.addEventListener("change", event => { if (event.target.value) oneMore({ mark: event.target.value }); });
+if (scale) drawing.addEventListener("click", event => {
   const mark = event.target.closest("[data-target]");
   const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(drawing.getScreenCTM().inverse());
   oneMore(mark ? { mark: mark.dataset.target } : { x: at.x, y: at.y });
