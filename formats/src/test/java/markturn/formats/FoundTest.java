@@ -110,4 +110,49 @@ class FoundTest {
         assertThat(adjusted.elevation().orElseThrow()).isCloseTo(104.0012, within(1e-3));
         assertThat(adjusted.elevationVariance().orElseThrow()).isGreaterThan(0.006 * 0.006);
     }
+
+    @Test
+    void twoDirectionsPlaceAMarkThatNobodyReached() throws Exception {
+        Position at = at(computed("g-forward-intersection"), "N");
+        assertThat(at.northing()).isCloseTo(90.002, within(1e-3));
+        assertThat(at.easting()).isCloseTo(119.9966, within(1e-3));
+        assertThat(at.elevation().orElseThrow()).isCloseTo(129.9997, within(1e-3));
+    }
+
+    @Test
+    void aBacksightKnockedSidewaysIsNamedWithThreeAndLeftOpenWithTwo() throws Exception {
+        assertThat(codes(computed("h-backsight-sideways-3"), Severity.STOP)).containsExactly("mark-disagrees");
+        assertThat(codes(computed("h-backsight-sideways-2"), Severity.STOP)).containsExactly("marks-disagree");
+    }
+
+    @Test
+    void aMisreadDigitStopsItsOwnTargetOnce() throws Exception {
+        assertThat(codes(computed("i-misread-10min"), Severity.STOP)).containsExactly("faces-differ");
+    }
+
+    // A constant left on, three marks: both explanations stand, and no mark is blamed alone.
+    @ParameterizedTest
+    @ValueSource(strings = {"j-constant-blames-mark-detail", "j-constant-blames-mark-engineering"})
+    void aConstantIsWeighedAgainstAMark(String name) throws Exception {
+        SurveyResult result = computed(name);
+        assertThat(codes(result, Severity.STOP)).containsExactly("marks-disagree");
+        assertThat(result.findings().get(0).text()).contains("or the distances to all marks are off together");
+    }
+
+    // By hand: (0°00'02" + 360° - 360°00'03")/2 = -0.5", index 2.5"; straight up the zenith circle passes its end.
+    @Test
+    void aPlumbSightPassesTheEndOfTheZenithCircle() throws Exception {
+        SurveyResult up = computed("d-zenith-face-right-past-360");
+        assertThat(codes(up, Severity.STOP)).isEmpty();
+        double index =
+                up.measured().setup("S1").sets("N").orElseThrow().index().get(0).orElseThrow();
+        assertThat(Math.toDegrees(index) * 3600).isCloseTo(2.5, within(1e-6));
+        SurveyResult down = computed("e-plumb-sight");
+        assertThat(codes(down, Severity.STOP)).isEmpty();
+        Position at = at(down, "N");
+        // By hand: centring of both ends and 50 m by the zenith's noise, whichever way; the distance's 2 mm stays out
+        // of the plan.
+        double expected = Math.sqrt(1e-6 + 1.5e-3 * 1.5e-3 + Math.pow(50 * 2.5 / 206264.8, 2));
+        assertThat(at.plan().ellipse().semiMajor()).isCloseTo(expected, within(5e-5));
+    }
 }

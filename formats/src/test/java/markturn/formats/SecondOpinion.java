@@ -504,6 +504,8 @@ final class SecondOpinion {
         String own = target + " from " + out.rays.indexOf(ray);
         double stood = reflector(ray.fix.of()).path("centringStdDev").doubleValue(0);
         double ranging = Math.sqrt(distanceVariance(ray, ray.horizontal));
+        double leaning =
+                ray.slope * Math.cos(ray.zenith) * figure("zenithStdDev") * SECOND / Math.sqrt(ray.zenithCount);
         double radius = job.at("/earth/radius").doubleValue(6371000);
         return new Place(
                 station.north() + north,
@@ -513,13 +515,15 @@ final class SecondOpinion {
                         .plus(out.inNorth, 1)
                         .plus(out.turning, -east)
                         .plus(own + " direction", -east * pointing(ray))
-                        .plus(own + " distance", Math.cos(azimuth) * ranging)
+                        .plus(own + " distance", Math.cos(azimuth) * Math.sin(ray.zenith) * ranging)
+                        .plus(own + " zenith", Math.cos(azimuth) * leaning)
                         .plus(target + " north", stood),
                 new Sources()
                         .plus(out.inEast, 1)
                         .plus(out.turning, north)
                         .plus(own + " direction", north * pointing(ray))
-                        .plus(own + " distance", Math.sin(azimuth) * ranging)
+                        .plus(own + " distance", Math.sin(azimuth) * Math.sin(ray.zenith) * ranging)
+                        .plus(own + " zenith", Math.sin(azimuth) * leaning)
                         .plus(target + " east", stood),
                 new Sources()
                         .plus(out.axis, 1)

@@ -79,7 +79,12 @@ public final class Survey {
             pass = Pass.through(job, adopted, runs, memory);
         }
         Measured measured = new Measured(
-                pass.setups(), pass.positions().marks(), pass.positions().checks(), List.copyOf(traverses), network);
+                pass.setups(),
+                pass.positions().marks(),
+                pass.positions().checks(),
+                List.copyOf(traverses),
+                network,
+                pass.positions().unplaced());
         List<Judgement> judgements = Judgements.of(job, measured, memory.judged());
         List<Finding> findings = Rules.judge(job, measured, judgements, memory.judged());
         memory.end();

@@ -54,7 +54,7 @@ class SurveyArchitectureTest {
             .whereLayer("station")
             .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("adjust")
-            .mayOnlyBeAccessedByLayers("station", "network", "survey")
+            .mayOnlyBeAccessedByLayers("locate", "station", "network", "survey")
             .whereLayer("locate")
             .mayOnlyBeAccessedByLayers("station", "survey")
             .whereLayer("propagate")

@@ -13,6 +13,7 @@ import markturn.survey.job.Instrument;
 import markturn.survey.job.Reading;
 import markturn.survey.reduce.BookedReading;
 import markturn.survey.reduce.FaceMeans;
+import markturn.survey.reduce.Faces;
 import markturn.survey.result.MeasuredSetup;
 
 /** A face-left, face-right pair that misses 180° (or 360° of zenith) by far more than the others: a misread digit, a wrong face, a wrong target. */
@@ -54,7 +55,7 @@ final class FacesDiffer implements SetupRule {
 
     private static boolean zenithContradictsFace(Reading reading) {
         return reading.zenith().isPresent()
-                && (reading.zenith().get().radians() < Math.PI) != (reading.face() == Reading.Face.LEFT);
+                && Faces.contradicts(reading.face(), reading.zenith().get().radians());
     }
 
     private static Finding wrongFace(MeasuredSetup setup, Reading reading) {

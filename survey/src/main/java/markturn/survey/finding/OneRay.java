@@ -7,6 +7,7 @@ import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Mark;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
 
 /** New control that rests on one ray only. */
 final class OneRay implements Rule {
@@ -22,7 +23,7 @@ final class OneRay implements Rule {
                         && m.position().isPresent()
                         && m.from().isPresent())
                 .filter(m -> m.adjustedBy().isEmpty() && !isFreeStation(evidence, m))
-                .filter(m -> !checked.contains(m.name()))
+                .filter(m -> !checked.contains(m.name()) && !m.from().get().equals(MeasuredSetup.SEVERAL))
                 .map(m -> Finding.of(
                         "one-ray",
                         Severity.WARN,

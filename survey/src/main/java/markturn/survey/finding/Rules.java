@@ -62,6 +62,8 @@ public final class Rules {
             new AdoptionWithoutEffect(),
             new SecondFix(),
             new OneRay(),
+            new OneSightMore(),
+            new WeakIntersection(),
             new Coaxing(),
             new NothingChecked(),
             new CannotHoldClass());

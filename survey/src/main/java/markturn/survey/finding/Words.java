@@ -24,8 +24,15 @@ public record Words(Units units) {
         return Math.abs(radians) > LARGE ? angle(Math.abs(radians)) : small(radians);
     }
 
+    /** A difference beyond this is no measure of anything, metres. */
+    private static final double BEYOND_REASON = 1e6;
+
     /** A difference of lengths (metres): {@code 12 mm}, or in feet to the thousandth. */
     public String difference(double metres) {
+        if (!(Math.abs(metres) < BEYOND_REASON)) {
+            return "more than " + number(BEYOND_REASON / units.length().metres(), 0) + " "
+                    + units.length().sign();
+        }
         if (units.length() == LengthUnit.METRE) {
             double millimetres = Math.abs(metres) * 1000;
             return millimetres >= 10000
@@ -38,6 +45,9 @@ public record Words(Units units) {
 
     /** A line's length (metres) for orientation only: {@code 142 m}. */
     public String line(double metres) {
+        if (!(Math.abs(metres) < BEYOND_REASON)) {
+            return difference(metres);
+        }
         double amount = metres / units.length().metres();
         return number(amount, amount < SMALLEST_ROUND ? 1 : 0) + " "
                 + units.length().sign();

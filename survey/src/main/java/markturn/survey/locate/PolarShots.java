@@ -88,8 +88,12 @@ public record PolarShots(
         Pose from = pose.orElseThrow();
         String mark = job.trueName(reduced.fix().target());
         double turn = weights.pointing(reduced.directions().count());
-        double length =
-                weights.ranging(reduced.distanceCount(), reduced.horizontal().getAsDouble());
+        double length = weights.horizontal(
+                reduced.zenithCount(),
+                reduced.distanceCount(),
+                reduced.horizontal().getAsDouble(),
+                reduced.slope().getAsDouble(),
+                reduced.zenith().getAsDouble());
         double cos = Math.cos(azimuth);
         double sin = Math.sin(azimuth);
         double centring = reflector.centringStdDev();

@@ -22,6 +22,7 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
+import markturn.survey.result.Unplaced;
 
 /**
  * The positions of a job's marks as they come to be known: given and adopted ones from the start, satellite fixes of marks without
@@ -38,9 +39,10 @@ public final class Positions {
     /** Marks adopted by a run whose first fix, which gave their carried position, has not come up yet. */
     private final Set<String> awaited = new HashSet<>();
 
-    /** Constructed marks that a setup rests on. */
+    /** Constructed and intersected marks that a setup rests on: they stay where they were then. */
     private final Set<String> inUse = new HashSet<>();
 
+    private final Intersections intersections;
     private final SecondSights secondSights;
     /** What was decided holds for the first second sight from a setup. */
     private final Set<String> decidedOnce = new HashSet<>();
@@ -55,6 +57,7 @@ public final class Positions {
         this.propagation = propagation;
         this.job = job;
         this.secondSights = new SecondSights(job);
+        this.intersections = new Intersections(job, propagation);
         this.known = new LinkedHashMap<>(2 * job.marks().size());
         this.from = new HashMap<>(2 * job.marks().size());
         for (Mark mark : job.marks()) {
@@ -106,7 +109,10 @@ public final class Positions {
             }
             String mark = shot.mark();
             boolean gives = role != Reading.Role.CHECK && shot.position().isPresent();
-            if (gives && awaited.remove(mark)) {
+            boolean open = !known.containsKey(mark) || intersections.hasPlaced(mark) && !inUse.contains(mark);
+            if (open && Intersections.helps(setup, shot)) {
+                intersections.take(setup, shot);
+            } else if (gives && awaited.remove(mark)) {
                 from.put(mark, setup.name());
             } else if (known.containsKey(mark)) {
                 seenAgain(mark, setup.name(), shot.position());
@@ -115,6 +121,24 @@ public final class Positions {
                 from.put(mark, setup.name());
             }
         }
+        intersect(setup);
+    }
+
+    /** Marks that this setup sighted and that no sight places alone; what a polar fix has placed meanwhile stays there. */
+    private void intersect(MeasuredSetup setup) {
+        for (String mark : intersections.touched(setup)) {
+            if (!known.containsKey(mark) || intersections.hasPlaced(mark)) {
+                intersections.place(mark).ifPresent(at -> {
+                    put(mark, at);
+                    from.put(mark, MeasuredSetup.SEVERAL);
+                });
+            }
+        }
+    }
+
+    /** What was sighted and has no place for want of another sight. */
+    public List<Unplaced> unplaced() {
+        return intersections.unplaced(known.keySet());
     }
 
     /** A second sight is a check; what was decided about it may put it in the first one's place, and then the first is the check. */
@@ -140,6 +164,10 @@ public final class Positions {
      * @param before the setups that came before it
      */
     public void construct(Setup needing, List<MeasuredSetup> before) {
+        Stream.concat(Stream.of(needing.station()), needing.orientation().sights().stream())
+                .map(job::trueName)
+                .filter(intersections::hasPlaced)
+                .forEach(inUse::add);
         Stream.concat(Stream.of(needing.station()), needing.orientation().sights().stream())
                 .map(job::trueName)
                 .filter(name -> !known.containsKey(name))

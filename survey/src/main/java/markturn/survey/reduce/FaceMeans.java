@@ -56,7 +56,8 @@ public record FaceMeans(
 
     private static OptionalDouble zenith(Reading reading) {
         return reading.zenith().isPresent()
-                ? OptionalDouble.of(reading.zenith().get().radians())
+                ? OptionalDouble.of(Faces.zenithAsRead(
+                        reading.face(), reading.zenith().get().radians()))
                 : OptionalDouble.empty();
     }
 

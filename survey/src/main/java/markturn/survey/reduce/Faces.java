@@ -2,6 +2,7 @@ package markturn.survey.reduce;
 
 import java.util.List;
 import markturn.survey.angle.Angles;
+import markturn.survey.job.Reading;
 
 /**
  * The two faces of one line. Source: textbook practice of plane surveying (reduction of a face-left, face-right pair); radians.
@@ -22,6 +23,26 @@ public final class Faces {
     /** Collimation as the pair shows it, {@code (L − (R ± 180°))/2}, within a quarter turn. It holds c/sin z and i·cot z together. */
     public static double collimation(double left, double right) {
         return Angles.shortWay(left - rightAsLeft(right)) / 2;
+    }
+
+    /** Index and pointing take a plumb sight past the end of the circle by less than this, radians. */
+    private static final double PAST_THE_END = Math.toRadians(1);
+
+    /**
+     * A zenith circle as its face continues it: straight up, face right may show 0°00'03" for 360°00'03", and face left 359°59'58" for
+     * -2".
+     */
+    public static double zenithAsRead(Reading.Face face, double shown) {
+        if (face == Reading.Face.RIGHT && shown < PAST_THE_END) {
+            return shown + Angles.TURN;
+        }
+        return face == Reading.Face.LEFT && shown > Angles.TURN - PAST_THE_END ? shown - Angles.TURN : shown;
+    }
+
+    /** Whether a zenith circle cannot have been read on that face: beyond plumb by more than index and pointing. */
+    public static boolean contradicts(Reading.Face face, double shown) {
+        double read = zenithAsRead(face, shown);
+        return face == Reading.Face.LEFT ? read > Math.PI + PAST_THE_END : read < Math.PI - PAST_THE_END;
     }
 
     /** The zenith angle of a pair, {@code (zL + 360° − zR)/2}. */

@@ -57,6 +57,15 @@ public record Weights(Instrument instrument, double instrumentCentring, Earth ea
                 + square(distance * distance * REFRACTION_UNCERTAINTY / (2 * earth.radius()));
     }
 
+    /**
+     * Of the horizontal distance that slope and zenith angle give, {@code S sin z}, without the centring of either end: on a steep sight the
+     * zenith angle counts more than the distance.
+     */
+    public double horizontal(double zenithCount, double distanceCount, double distance, double slope, double zenith) {
+        return ranging(distanceCount, distance) * square(Math.sin(zenith))
+                + square(slope * Math.cos(zenith) * instrument.zenithStdDev()) / zenithCount;
+    }
+
     /** Of a distance over {@code count} sets, without the centring of either end. */
     public double ranging(double count, double distance) {
         return (square(instrument.distanceStdDev()) + square(instrument.distancePpm() * 1e-6 * distance)) / count;

@@ -4,13 +4,18 @@ import java.util.List;
 import java.util.Optional;
 import markturn.survey.job.Named;
 
-/** Everything that was computed from a job, before it is judged. Marks are listed once, without their other names. */
+/**
+ * Everything that was computed from a job, before it is judged. Marks are listed once, without their other names.
+ *
+ * @param unplaced what was sighted and has no place for want of another sight
+ */
 public record Measured(
         List<MeasuredSetup> setups,
         List<MeasuredMark> marks,
         List<Check> checks,
         List<MeasuredTraverse> traverses,
-        Optional<MeasuredNetwork> network) {
+        Optional<MeasuredNetwork> network,
+        List<Unplaced> unplaced) {
     public Measured {
         setups = Named.of(setups, MeasuredSetup::name);
         marks = Named.of(marks, MeasuredMark::name);

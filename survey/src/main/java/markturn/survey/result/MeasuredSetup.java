@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import markturn.survey.job.Setup;
+import markturn.survey.propagate.Pose;
 import markturn.survey.reduce.BookedSetup;
 
 /**
@@ -18,6 +19,7 @@ import markturn.survey.reduce.BookedSetup;
  * @param booked its standing readings; where a drift is corrected by decision, with their circles corrected
  * @param resected what the marks prove, where it stands free
  * @param scalePpm the scale solved for, where that was asked
+ * @param pose what the errors of the instrument in its place are made of; there with the orientation
  * @param abstracts one for each target sighted, by its first fix
  */
 public record MeasuredSetup(
@@ -39,6 +41,7 @@ public record MeasuredSetup(
         List<Look> looks,
         Optional<Resected> resected,
         OptionalDouble scalePpm,
+        Optional<Pose> pose,
         List<Shot> shots) {
     /** What stands for the setup where points of several gave a position. */
     public static final String SEVERAL = "several setups";

@@ -223,6 +223,7 @@ public final class FreeStation {
                 by.solveScale() && solution.isPresent()
                         ? OptionalDouble.of((solution.get().scale() - 1) * 1e6)
                         : none,
+                pose,
                 shots);
     }
 

@@ -98,6 +98,7 @@ public final class OccupiedStation {
                 reduced.looks(),
                 byMarks ? directed.flatMap(this::scrutinised) : Optional.empty(),
                 OptionalDouble.empty(),
+                pose,
                 shots);
     }
 

@@ -98,11 +98,14 @@ class CarryTest {
         Position at = position(Survey.compute(Jobs.with(readings)), "T1");
         double distance = 150 * Math.sin(Math.toRadians(80));
         double ranging = square(0.002) + square(2e-6 * distance);
+        // The horizontal distance owes its error to slope and zenith angle.
+        double horizontal = ranging * square(Math.sin(Math.toRadians(80)))
+                + square(150 * Math.cos(Math.toRadians(80)) * 2 * Angles.SECOND);
         double azimuth = Math.toRadians(40);
         // Sources: both pointings, the distance, and the centring of instrument, backsight and foresight, north and
         // east each.
         double[] sigma = {
-            2 * Angles.SECOND, 2 * Angles.SECOND, Math.sqrt(ranging), 0.001, 0.001, 0.001, 0.001, 0.001, 0.001
+            2 * Angles.SECOND, 2 * Angles.SECOND, Math.sqrt(horizontal), 0.001, 0.001, 0.001, 0.001, 0.001, 0.001
         };
         double[] variance = new double[2];
         for (int i = 0; i < sigma.length; i++) {

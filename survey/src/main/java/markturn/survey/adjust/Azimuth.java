@@ -1,0 +1,27 @@
+package markturn.survey.adjust;
+
+import markturn.survey.angle.Angles;
+
+/**
+ * The azimuth of a line between two places, from grid north clockwise.
+ *
+ * @param value radians
+ */
+public record Azimuth(Place from, Place to, double value, double stdDev) implements Observed {
+    @Override
+    public double theoretical(double[] unknowns) {
+        return Angles.onCircle(Line.between(from, to, unknowns).azimuth());
+    }
+
+    @Override
+    public double misclosure(double[] unknowns) {
+        return Angles.shortWay(value - theoretical(unknowns));
+    }
+
+    @Override
+    public void partials(double[] unknowns, Partial partial) {
+        Line line = Line.between(from, to, unknowns);
+        double squared = line.length() * line.length();
+        Line.bothEnds(from, to, -line.east() / squared, line.north() / squared, partial);
+    }
+}
