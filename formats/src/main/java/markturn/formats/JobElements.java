@@ -26,7 +26,6 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
-import markturn.survey.reduce.GridScale;
 
 /** Elements of the job file to records. Defaults are those of the format: class engineering, reference 15 °C and 1013.25 hPa, constants 0. */
 final class JobElements {
@@ -60,11 +59,13 @@ final class JobElements {
     }
 
     private static GridProjection projection(Element of) {
-        String definition = of.text("definition");
-        if (!GridScale.isUnderstood(definition)) {
-            of.fault("definition", "expected a map projection such as \"+proj=utm +zone=32 +ellps=GRS80\"");
+        String typed = of.text("definition");
+        Optional<String> definition = ProjectionNames.definition(typed);
+        if (definition.isEmpty()) {
+            of.fault("definition", "expected " + ProjectionNames.EXPECTED);
         }
-        return new GridProjection(definition, of.length("meanHeight").orElse(0));
+        return new GridProjection(
+                definition.orElse(typed), of.length("meanHeight").orElse(0));
     }
 
     private static Optional<Notch> notch(Element of) {

@@ -4,6 +4,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import markturn.survey.finding.JudgedBefore;
 import markturn.survey.job.Job;
@@ -11,9 +12,11 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Propagation;
+import markturn.survey.reduce.GridLines;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
+import markturn.survey.station.Means;
 import markturn.survey.station.OccupiedStation;
 
 /**
@@ -28,6 +31,7 @@ public final class Memory {
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
     private JudgedBefore judged = new JudgedBefore();
     private final Propagation propagation = new Propagation();
+    private Means means = new Means(propagation, Optional.empty());
 
     /** The names a setup refers to, each once; the marks and places they stood for; and what was measured with them. */
     private record Remembered(String[] names, Mark[] marks, Position[] places, MeasuredSetup measured) {
@@ -60,7 +64,9 @@ public final class Memory {
 
     /** A job is about to be computed. */
     void begin(Job job) {
+        means = new Means(propagation, GridLines.of(job));
         List<Object> now = List.of(
+                means.lines().map(GridLines::geoid),
                 job.units(),
                 job.classOfWork(),
                 job.planOnly(),
@@ -114,8 +120,8 @@ public final class Memory {
                 marks,
                 places,
                 setup.isFree()
-                        ? FreeStation.measure(job, setup, positions, propagation)
-                        : OccupiedStation.measure(job, setup, positions, propagation));
+                        ? FreeStation.measure(job, setup, positions, means)
+                        : OccupiedStation.measure(job, setup, positions, means));
     }
 
     /** Lets go of what the job does not hold any more. */

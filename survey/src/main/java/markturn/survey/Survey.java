@@ -18,7 +18,6 @@ import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.locate.Positions;
 import markturn.survey.network.NetworkRun;
-import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.Measured;
@@ -27,6 +26,7 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
+import markturn.survey.station.Means;
 import markturn.survey.station.OccupiedStation;
 import markturn.survey.traverse.RouteProposal;
 import markturn.survey.traverse.TraverseRun;
@@ -167,8 +167,8 @@ public final class Survey {
         Setup with = asked.withOrientation(asked.orientation().without(leaveOut, solveScale));
         Map<String, Position> before = knownBefore(computed, setup);
         return with.isFree()
-                ? FreeStation.measure(job, with, before, new Propagation())
-                : OccupiedStation.measure(job, with, before, new Propagation());
+                ? FreeStation.measure(job, with, before, Means.of(job))
+                : OccupiedStation.measure(job, with, before, Means.of(job));
     }
 
     /**

@@ -2,6 +2,7 @@ package markturn.survey.reduce;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.regex.Pattern;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.Job;
@@ -60,8 +61,15 @@ public final class GridScale {
                 : point;
     }
 
-    /** Whether a definition is one the library understands. */
+    /** Parameters of a conformal or other map projection; none of them names a file. */
+    private static final Pattern PARAMETERS = Pattern.compile(
+            "(?:\\+(?:proj|title|zone|south|ellps|a|b|rf|f|datum|towgs84|lat_0|lat_1|lat_2|lat_ts|lon_0|lonc|alpha|gamma|k|k_0|x_0|y_0|units|to_meter|pm|axis|type|no_defs|no_uoff)(?:=[-+A-Za-z0-9_.,:]+)?\\s*)+");
+
+    /** Whether a definition holds nothing but parameters of a projection that the library understands. */
     public static boolean isUnderstood(String definition) {
+        if (!PARAMETERS.matcher(definition.strip()).matches()) {
+            return false;
+        }
         try {
             return new CRSFactory().createFromParameters("grid", definition).getProjection() != null;
         } catch (Proj4jException | NumberFormatException unknown) {

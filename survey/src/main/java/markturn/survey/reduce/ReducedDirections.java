@@ -3,6 +3,7 @@ package markturn.survey.reduce;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.SortedMap;
+import java.util.TreeMap;
 import markturn.survey.angle.Angles;
 
 /**
@@ -15,5 +16,15 @@ public record ReducedDirections(SortedMap<Integer, Double> bySet, double count) 
     /** The mean, sets weighing equally, in [0, 2 pi); empty where no set holds the zero. */
     public OptionalDouble mean() {
         return bySet.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Angles.mean(List.copyOf(bySet.values())));
+    }
+
+    /** The same with something added to each, radians. */
+    public ReducedDirections turned(double by) {
+        if (by == 0) {
+            return this;
+        }
+        SortedMap<Integer, Double> turned = new TreeMap<>();
+        bySet.forEach((set, direction) -> turned.put(set, Angles.onCircle(direction + by)));
+        return new ReducedDirections(turned, count);
     }
 }

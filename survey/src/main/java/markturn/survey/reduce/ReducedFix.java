@@ -51,4 +51,22 @@ public record ReducedFix(
                 horizontal,
                 difference);
     }
+
+    /**
+     * The same with a scale of its own and on the straight line of the grid.
+     *
+     * @param ratio of its factor to the job's
+     * @param turn added to its directions, radians
+     */
+    public ReducedFix onGrid(double ratio, double turn) {
+        return new ReducedFix(
+                fix,
+                directions.turned(turn),
+                zenith,
+                zenithCount,
+                slope,
+                distanceCount,
+                horizontal.isPresent() ? OptionalDouble.of(horizontal.getAsDouble() * ratio) : horizontal,
+                elevationDifference);
+    }
 }

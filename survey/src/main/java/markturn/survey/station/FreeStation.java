@@ -47,12 +47,18 @@ public final class FreeStation {
 
     private final Propagation propagation;
 
-    private FreeStation(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
+    private final LineCorrections lines;
+    private final List<ReducedFix> fixes;
+
+    private FreeStation(
+            Job job, Setup setup, Map<String, Position> known, Propagation propagation, LineCorrections lines) {
         this.propagation = propagation;
+        this.lines = lines;
         this.job = job;
         this.setup = setup;
         this.known = known;
         this.reduced = ReducedSetup.of(job, setup);
+        this.fixes = reduced.fixes().stream().map(fix -> lines.apply(job, fix)).toList();
         this.weights = Weights.of(job, setup);
         this.by = (Setup.ByResection) setup.orientation();
         this.sights = sights();
@@ -63,8 +69,12 @@ public final class FreeStation {
      *
      * @param known positions by true name, as they are when this setup comes up
      */
-    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
-        return new FreeStation(job, setup, known, propagation).measured();
+    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known, Means means) {
+        MeasuredSetup plain = new FreeStation(job, setup, known, means.propagation(), LineCorrections.NONE).measured();
+        return means.lines()
+                .map(lines -> LineCorrections.of(job, lines, plain, known))
+                .map(lines -> new FreeStation(job, setup, known, means.propagation(), lines).measured())
+                .orElse(plain);
     }
 
     /**
@@ -76,7 +86,8 @@ public final class FreeStation {
      */
     public static Optional<Covariance> withOneMore(
             Job job, Setup setup, Map<String, Position> known, double northing, double easting) {
-        return new FreeStation(job, setup, known, new Propagation()).withOneMore(northing, easting);
+        return new FreeStation(job, setup, known, new Propagation(), LineCorrections.NONE)
+                .withOneMore(northing, easting);
     }
 
     private Optional<Covariance> withOneMore(double northing, double easting) {
@@ -129,13 +140,13 @@ public final class FreeStation {
 
     private Sight sight(String target, String mark, Position at) {
         Pointings pointings = reduced.booked().backsight(target);
-        var directions = pointings.reducedTo(reduced.booked().zeros());
-        List<ReducedFix> fixes = reduced.fixes().stream()
+        var directions = pointings.reducedTo(reduced.booked().zeros()).turned(lines.turn(mark));
+        List<ReducedFix> backsights = fixes.stream()
                 .filter(f -> f.fix().role() == Reading.Role.BACKSIGHT
                         && job.trueName(f.fix().target()).equals(mark))
                 .toList();
         Optional<ReducedFix> measured =
-                fixes.stream().filter(f -> f.horizontal().isPresent()).findFirst();
+                backsights.stream().filter(f -> f.horizontal().isPresent()).findFirst();
         OptionalDouble none = OptionalDouble.empty();
         OptionalDouble rise = measured.map(ReducedFix::elevationDifference).orElse(none);
         return new Sight(
@@ -190,7 +201,7 @@ public final class FreeStation {
                 s,
                 levelled,
                 known,
-                OccupiedPose.targets(job, setup, reduced.fixes(), Optional.empty(), known),
+                OccupiedPose.targets(job, setup, fixes, Optional.empty(), known),
                 propagation));
         Optional<Position> station = solution.map(s -> position(s, levelled, pose.orElseThrow()));
         OptionalDouble none = OptionalDouble.empty();
@@ -199,7 +210,7 @@ public final class FreeStation {
         OptionalDouble variance = pose.map(p -> OptionalDouble.of(p.orientationVariance(propagation)))
                 .orElse(none);
         PolarShots polar = new PolarShots(job, weights, station, orientation, pose, propagation);
-        List<Shot> shots = reduced.fixes().stream().map(polar::shot).toList();
+        List<Shot> shots = fixes.stream().map(polar::shot).toList();
         return new MeasuredSetup(
                 setup,
                 reduced.booked(),
@@ -210,7 +221,7 @@ public final class FreeStation {
                 Distances.ppm(job, setup).orElse(0),
                 solution.map(s -> OptionalInt.of(s.adjustment().redundancy())).orElse(OptionalInt.empty()),
                 solution.map(FreeStation::varianceFactor).orElse(none),
-                SetAbstracts.of(reduced.booked(), reduced.fixes()),
+                SetAbstracts.of(reduced.booked(), fixes),
                 new BacksightComparison(job, setup, weights, station, known, propagation).rows(shots, this::isUsed),
                 solution.map(s -> observations(s, levelled)).orElse(List.of()),
                 solution.map(this::tests).orElse(List.of()),

@@ -45,14 +45,18 @@ public final class OccupiedStation {
     private final Weights weights;
     private final Propagation propagation;
 
-    private OccupiedStation(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
+    private final LineCorrections lines;
+
+    private OccupiedStation(
+            Job job, Setup setup, Map<String, Position> known, Propagation propagation, LineCorrections lines) {
         this.propagation = propagation;
+        this.lines = lines;
         this.job = job;
         this.setup = setup;
         this.known = known;
         this.reduced = ReducedSetup.of(job, setup);
         this.booked = reduced.booked();
-        this.fixes = reduced.fixes();
+        this.fixes = reduced.fixes().stream().map(fix -> lines.apply(job, fix)).toList();
         this.station = position(setup.station());
         this.instrument = job.instrument(setup.instrument());
         this.weights = Weights.of(job, setup);
@@ -63,8 +67,13 @@ public final class OccupiedStation {
      *
      * @param known positions by true name, as they are when this setup comes up
      */
-    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known, Propagation propagation) {
-        return new OccupiedStation(job, setup, known, propagation).measured();
+    public static MeasuredSetup measure(Job job, Setup setup, Map<String, Position> known, Means means) {
+        MeasuredSetup plain =
+                new OccupiedStation(job, setup, known, means.propagation(), LineCorrections.NONE).measured();
+        return means.lines()
+                .map(lines -> LineCorrections.of(job, lines, plain, known))
+                .map(lines -> new OccupiedStation(job, setup, known, means.propagation(), lines).measured())
+                .orElse(plain);
     }
 
     private MeasuredSetup measured() {
@@ -163,7 +172,7 @@ public final class OccupiedStation {
         for (String sight : setup.orientation().sights()) {
             Optional<Position> mark = position(sight);
             Pointings pointings = booked.backsight(sight);
-            var directions = pointings.reducedTo(booked.zeros());
+            var directions = pointings.reducedTo(booked.zeros()).turned(lines.turn(job.trueName(sight)));
             boolean used = setup.orientation().uses(sight, Setup.Part.DIRECTION);
             if (mark.isEmpty() || directions.mean().isEmpty() || used == others) {
                 continue;
@@ -187,7 +196,7 @@ public final class OccupiedStation {
 
     private Optional<Directed> byAzimuth(String sight, double azimuth, double azimuthStdDev, boolean fromCoordinates) {
         Pointings pointings = booked.backsight(sight);
-        var directions = pointings.reducedTo(booked.zeros());
+        var directions = pointings.reducedTo(booked.zeros()).turned(lines.turn(job.trueName(sight)));
         if (directions.mean().isEmpty()) {
             return Optional.empty();
         }

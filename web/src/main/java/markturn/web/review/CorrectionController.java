@@ -7,13 +7,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.formats.Pieces;
+import markturn.formats.ProjectionNames;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
-import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Moved;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
@@ -194,12 +194,12 @@ class CorrectionController {
         OptionalDouble factor = form.number("scaleFactor", 0.9, 1.1, "a factor from 0.9 to 1.1");
         Optional<GridProjection> projection = Optional.empty();
         if (!form.isEmpty("projection")) {
-            String definition = form.text("projection");
-            if (!GridScale.isUnderstood(definition)) {
-                form.fault("projection", "Not understood: expected parameters such as +proj=utm +zone=32 +ellps=GRS80");
+            Optional<String> definition = ProjectionNames.definition(form.text("projection"));
+            if (definition.isEmpty()) {
+                form.fault("projection", "Not understood: expected " + ProjectionNames.EXPECTED);
             }
             OptionalDouble height = form.length("meanHeight", -1000, 10000, "the mean height of the work");
-            projection = Optional.of(new GridProjection(definition, height.orElse(0)));
+            projection = Optional.of(new GridProjection(definition.orElse(""), height.orElse(0)));
         }
         return form.isSound()
                 ? Optional.of(new Earth(before.radius(), refraction, curvature, factor.orElse(1), projection))
