@@ -37,6 +37,8 @@ class SurveyArchitectureTest {
             .definedBy("..network..")
             .layer("turning")
             .definedBy("..turning..")
+            .layer("transform")
+            .definedBy("..transform..")
             .layer("finding")
             .definedBy("..finding..")
             .layer("survey")
@@ -51,6 +53,8 @@ class SurveyArchitectureTest {
             .mayOnlyBeAccessedByLayers("traverse", "survey")
             .whereLayer("turning")
             .mayNotBeAccessedByAnyLayer()
+            .whereLayer("transform")
+            .mayNotBeAccessedByAnyLayer()
             .whereLayer("station")
             .mayOnlyBeAccessedByLayers("survey")
             .whereLayer("adjust")
@@ -63,7 +67,16 @@ class SurveyArchitectureTest {
             .mayOnlyBeAccessedByLayers("locate", "station", "traverse", "network", "turning", "finding", "survey")
             .whereLayer("job")
             .mayOnlyBeAccessedByLayers(
-                    "reduce", "result", "locate", "station", "traverse", "network", "turning", "finding", "survey");
+                    "reduce",
+                    "result",
+                    "locate",
+                    "station",
+                    "traverse",
+                    "network",
+                    "turning",
+                    "transform",
+                    "finding",
+                    "survey");
 
     @ArchTest
     static final ArchRule NO_CYCLES =

@@ -30,6 +30,9 @@ public record Decision(
     public static final String ADOPT = "adopt";
     /** Marks, or parts of them, are left out of a resection. */
     public static final String LEAVE_OUT = "leave-out";
+
+    /** A list of another system was brought into the job's: by which marks, and how well they fitted. */
+    public static final String TRANSFORM = "transform";
     /** A note was changed afterwards; before and after say how. */
     public static final String RENOTE = "renote";
 

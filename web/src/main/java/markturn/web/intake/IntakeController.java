@@ -2,6 +2,8 @@ package markturn.web.intake;
 
 import java.io.IOException;
 import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -12,15 +14,20 @@ import markturn.formats.FaultyFile;
 import markturn.formats.GeoJsonPoints;
 import markturn.formats.ImportedPoints;
 import markturn.formats.LandXmlReader;
+import markturn.formats.Pieces;
 import markturn.formats.PointTable;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,10 +45,12 @@ class IntakeController {
 
     private final FieldBook fieldBook;
     private final Intakes intakes;
+    private final People people;
 
-    IntakeController(FieldBook fieldBook, Intakes intakes) {
+    IntakeController(FieldBook fieldBook, Intakes intakes, People people) {
         this.fieldBook = fieldBook;
         this.intakes = intakes;
+        this.people = people;
     }
 
     /** How a file is to be read, as far as it does not say so itself. */
@@ -83,7 +92,13 @@ class IntakeController {
         try {
             Reading reading = reading(intake, asked, book.job());
             ImportedPoints points = points(intake, reading, asked, book.job(), line -> {});
-            List<Held.Row> rows = Held.against(book, points.points());
+            Optional<OtherSystem> system = otherSystem(book, points, asked);
+            List<Held.Row> rows =
+                    Held.against(book, system.map(OtherSystem::points).orElse(points.points()));
+            model.addAttribute("systems", OtherSystem.CHOICES);
+            model.addAttribute(
+                    "inBoth", OtherSystem.inBoth(book, points.points()).size());
+            model.addAttribute("system", system);
             model.addAttribute("reading", reading.table().orElse(null));
             model.addAttribute("meanings", reading.meanings());
             model.addAttribute("unit", reading.unit());
@@ -108,6 +123,11 @@ class IntakeController {
             model.addAttribute("fileFaults", faulty.faults());
         }
         return "intake/preview";
+    }
+
+    private static Optional<OtherSystem> otherSystem(Book book, ImportedPoints points, Map<String, String> asked) {
+        return OtherSystem.chosen(asked.getOrDefault("system", ""))
+                .flatMap(kind -> OtherSystem.of(book, points.points(), kind));
     }
 
     private static Map<String, Long> counts(List<Held.Row> rows) {
@@ -221,11 +241,19 @@ class IntakeController {
             ImportedPoints points =
                     points(intake, reading, asked, book.job(), line -> intake.reached(0.4 * line / lines));
             intake.reached(0.4);
-            List<Held.Row> rows = Held.against(book, points.points());
+            Optional<OtherSystem> system = otherSystem(book, points, asked);
+            if (system.isEmpty()
+                    && OtherSystem.chosen(asked.getOrDefault("system", "")).isPresent()) {
+                throw new Refused("system", "Too few of its marks are in the job to bring it into the job's system.");
+            }
+            List<Held.Row> rows =
+                    Held.against(book, system.map(OtherSystem::points).orElse(points.points()));
             intake.reached(0.5);
             Taking.Made made = taking.of(book.job(), rows);
+            List<Act> acts = new ArrayList<>(made.acts());
+            system.ifPresent(fitted -> acts.add(transformed(book, intake.name(), fitted, by)));
             intake.reached(0.6);
-            fieldBook.add(id, key, by, made.acts(), share -> intake.reached(0.6 + 0.4 * share));
+            fieldBook.add(id, key, by, acts, share -> intake.reached(0.6 + 0.4 * share));
             intake.ended(
                     Intakes.State.DONE,
                     "%s came in, %d more under new names; %d became checks, %d were left out%s."
@@ -243,6 +271,19 @@ class IntakeController {
         } catch (FaultyFile | Refused refused) {
             intake.ended(Intakes.State.REFUSED, "Nothing of the file was stored. " + refused.getMessage());
         }
+    }
+
+    /** The record of how a list was brought into the job's system. */
+    private Act transformed(Book book, String file, OtherSystem system, String by) {
+        Decision decision = new Decision(
+                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                people.shownName(by),
+                Decision.TRANSFORM,
+                Map.of("file", file),
+                system.words(),
+                Optional.empty(),
+                Optional.of(system.record()));
+        return new Act(EntryKind.DECISION, new Pieces(book.job().units()).write(decision));
     }
 
     /** How the taking-in stands: under way, done, cancelled or refused. */

@@ -14,6 +14,7 @@ import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Moved;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;

@@ -11,6 +11,7 @@ import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.CheckTable;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.web.House;
@@ -101,6 +102,52 @@ class IntakeTest {
         Assertions.assertThat(mark.kind()).isEqualTo(Mark.Kind.LOCATED);
         Assertions.assertThat(mark.given().orElseThrow().northing())
                 .isCloseTo(1000.25 * 1200 / 3937, Assertions.within(1e-9));
+    }
+
+    /** The demo's pillars in another system: turned by 0.2 rad, 25 ppm longer, shifted; and one point more. */
+    private static String otherSystem() {
+        StringBuilder list = new StringBuilder("name,northing,easting,elevation\n");
+        AlderWeir.job().marks().stream().filter(m -> m.given().isPresent()).forEach(m -> {
+            Mark.Coordinates at = m.given().orElseThrow();
+            list.append(
+                    line(m.name(), at.northing(), at.easting(), at.elevation().orElse(0) - 100));
+        });
+        return list.append(line("OLD 9", 2050, 4950, -60)).toString();
+    }
+
+    private static String line(String name, double north, double east, double up) {
+        double scale = 1.000025;
+        return String.format(
+                java.util.Locale.ROOT,
+                "%s,%.5f,%.5f,%.4f%n",
+                name,
+                scale * (north * Math.cos(0.2) - east * Math.sin(0.2)) + 700_000,
+                scale * (north * Math.sin(0.2) + east * Math.cos(0.2)) + 300_000,
+                up);
+    }
+
+    @Test
+    void aListInAnotherSystemIsFittedOntoTheJobsControl(House house) {
+        String id = demo(house);
+        Page page = house.signedIn("wren");
+        bring(page, id, "old-system.csv", otherSystem());
+        page.locator("#system").selectOption("scale-free");
+        page.getByText("Look again").press("Enter");
+        page.waitForURL("**system=scale-free**");
+        assertThat(page.locator("#fitted .verdict")).containsText("marks are known in both systems");
+        assertThat(page.locator("#fitted .verdict")).containsText("scale -25.0 ppm");
+        assertThat(page.locator(".verdict").first()).containsText("1 point is new");
+        page.locator("#conflicts")
+                .waitFor(new com.microsoft.playwright.Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+        take(page);
+        Job job = job(house, id);
+        Mark.Coordinates at = job.mark("OLD 9").orElseThrow().given().orElseThrow();
+        Assertions.assertThat(at.northing()).isCloseTo(2050, Assertions.within(1e-4));
+        Assertions.assertThat(at.easting()).isCloseTo(4950, Assertions.within(1e-4));
+        Assertions.assertThat(at.elevation().getAsDouble()).isCloseTo(40, Assertions.within(1e-4));
+        Assertions.assertThat(job.decisions().get(job.decisions().size() - 1).what())
+                .isEqualTo(Decision.TRANSFORM);
     }
 
     @Test
