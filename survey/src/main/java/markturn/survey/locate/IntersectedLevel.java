@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.job.Job;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
 import markturn.survey.propagate.Lineage;
 import markturn.survey.propagate.Pose;
 import markturn.survey.reduce.Heights;
@@ -67,11 +69,17 @@ final class IntersectedLevel {
         return Optional.of(new Level(elevation, Lineage.of(mark + " intersected level", 1, parts, new double[] {own})));
     }
 
+    /** What was sighted without a reflector and without a height is the mark itself. */
+    private static OptionalDouble target(Job job, Sighting sighting) {
+        Reading reading = sighting.shot().fix().pointings().readings().get(0).reading();
+        OptionalDouble height = Heights.ofTarget(job, reading);
+        return height.isEmpty() && reading.reflector().equals(Reflector.REFLECTORLESS) ? OptionalDouble.of(0) : height;
+    }
+
     private static Optional<Said> said(Job job, Sighting sighting, double northing, double easting, Covariance plan) {
         Position from = sighting.from();
         OptionalDouble instrument = Heights.ofInstrument(job, sighting.setup().setup());
-        OptionalDouble target = Heights.ofTarget(
-                job, sighting.shot().fix().pointings().readings().get(0).reading());
+        OptionalDouble target = target(job, sighting);
         if (sighting.zenith().isEmpty() || from.elevation().isEmpty() || instrument.isEmpty() || target.isEmpty()) {
             return Optional.empty();
         }

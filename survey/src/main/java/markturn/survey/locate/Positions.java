@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import markturn.survey.job.Adopted;
+import markturn.survey.job.Construction;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
@@ -43,6 +44,9 @@ public final class Positions {
     private final Set<String> inUse = new HashSet<>();
 
     private final Intersections intersections;
+    /** Marks that are placed from parts, and the edges of round objects: no intersections. */
+    private final Set<String> constructions = new HashSet<>();
+
     private final SecondSights secondSights;
     /** What was decided holds for the first second sight from a setup. */
     private final Set<String> decidedOnce = new HashSet<>();
@@ -58,6 +62,15 @@ public final class Positions {
         this.job = job;
         this.secondSights = new SecondSights(job);
         this.intersections = new Intersections(job, propagation);
+        for (Mark mark : job.marks()) {
+            mark.by().ifPresent(by -> {
+                constructions.add(mark.name());
+                if (by instanceof Construction.Round round) {
+                    constructions.add(job.trueName(round.leftEdge()));
+                    constructions.add(job.trueName(round.rightEdge()));
+                }
+            });
+        }
         this.known = new LinkedHashMap<>(2 * job.marks().size());
         this.from = new HashMap<>(2 * job.marks().size());
         for (Mark mark : job.marks()) {
@@ -110,7 +123,7 @@ public final class Positions {
             String mark = shot.mark();
             boolean gives = role != Reading.Role.CHECK && shot.position().isPresent();
             boolean open = !known.containsKey(mark) || intersections.hasPlaced(mark) && !inUse.contains(mark);
-            if (open && Intersections.helps(setup, shot)) {
+            if (open && !constructions.contains(mark) && Intersections.helps(setup, shot)) {
                 intersections.take(setup, shot);
             } else if (gives && awaited.remove(mark)) {
                 from.put(mark, setup.name());

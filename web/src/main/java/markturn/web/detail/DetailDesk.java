@@ -23,6 +23,7 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
+import markturn.survey.result.Unplaced;
 import markturn.web.fieldbook.Book;
 
 /** Lays the page of detail out: what is sighted now, what was sighted last, and what it came to. */
@@ -59,7 +60,15 @@ final class DetailDesk {
                 (int) setup.shots().stream()
                         .filter(s -> s.fix().role() == Reading.Role.DETAIL)
                         .count(),
-                special.unfinished());
+                special.unfinished(),
+                waiting());
+    }
+
+    private List<String> waiting() {
+        return result.measured().unplaced().stream()
+                .filter(u -> u.why() == Unplaced.Why.ONE_SETUP && !u.setups().contains(setup.name()))
+                .map(Unplaced::mark)
+                .toList();
     }
 
     private List<DetailPage.CodeChoice> codes() {
@@ -218,6 +227,21 @@ final class DetailDesk {
                                 show.differenceSign());
     }
 
+    /** Of a sight without a distance: its mark may have a place by others, or wants one more sight. */
+    private String placed(String mark) {
+        return result.measured().unplaced().stream().anyMatch(u -> u.mark().equals(mark))
+                ? "direction only: needs one more sight"
+                : result.measured()
+                        .mark(mark)
+                        .flatMap(MeasuredMark::position)
+                        .map(at -> "N %s  E %s  H %s, intersected"
+                                .formatted(
+                                        show.length(at.northing()),
+                                        show.length(at.easting()),
+                                        show.length(at.elevation())))
+                        .orElse("direction only");
+    }
+
     private String place(Optional<Shot> shot) {
         if (shot.isEmpty()) {
             return "with the line before";
@@ -225,7 +249,7 @@ final class DetailDesk {
         Optional<Position> at = shot.get().position();
         if (at.isEmpty()) {
             return shot.get().horizontal().isEmpty()
-                    ? "direction only"
+                    ? placed(shot.get().mark())
                     : setup.orientation().isEmpty() ? "no place yet: no backsight" : "no place";
         }
         return "N %s  E %s  H %s"

@@ -6,7 +6,11 @@ import markturn.survey.job.Joining;
 import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 
-/** What the page of detail shows: codes and poles to choose from, the shot in hand, the last shots in ink, the sketch. */
+/**
+ * What the page of detail shows: codes and poles to choose from, the shot in hand, the last shots in ink, the sketch.
+ *
+ * @param waiting marks that another setup sighted and that one more sight would place
+ */
 record DetailPage(
         MeasuredSetup setup,
         List<CodeChoice> codes,
@@ -17,7 +21,8 @@ record DetailPage(
         String singleFace,
         boolean oriented,
         int located,
-        List<Unfinished> unfinished) {
+        List<Unfinished> unfinished,
+        List<String> waiting) {
     /** A code to choose; {@code points} is how many marks carry it. */
     record CodeChoice(String name, String words, String path, boolean line, boolean chosen, long points) {}
 

@@ -66,6 +66,11 @@ function begin() {
       }
     });
   }
+  main().querySelectorAll("[data-waiting]").forEach(button => button.addEventListener("click", () => {
+    form().elements.name.value = button.dataset.waiting;
+    document.getElementById("sentence").textContent = "Sight " + button.dataset.waiting + ": circle and zenith are enough.";
+    input("circle").focus();
+  }));
   main().querySelectorAll(".code-choice[aria-pressed=true]").forEach(chosen => chosen.scrollIntoView({ block: "nearest", inline: "nearest" }));
 }
 
