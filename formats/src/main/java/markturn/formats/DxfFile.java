@@ -1,6 +1,7 @@
 package markturn.formats;
 
-import java.nio.charset.StandardCharsets;
+import java.nio.charset.Charset;
+import java.nio.charset.CharsetEncoder;
 import java.util.LinkedHashSet;
 import java.util.Locale;
 import java.util.Set;
@@ -20,6 +21,9 @@ public final class DxfFile {
     /** How high names stand on paper, metres. Common practice, no source. */
     private static final double TEXT_ON_PAPER = 0.002;
 
+    /** The code page of Western Europe, which the header names. */
+    private static final Charset CODE_PAGE = Charset.forName("windows-1252");
+
     private final SurveyResult result;
     private final StringBuilder text = new StringBuilder();
 
@@ -33,17 +37,19 @@ public final class DxfFile {
      * @param scale M of the plan's 1 : M, for the size of text; above 0
      */
     public static byte[] write(SurveyResult result, int scale) {
-        return new DxfFile(result).written(scale).getBytes(StandardCharsets.US_ASCII);
+        return new DxfFile(result).written(scale).getBytes(CODE_PAGE);
     }
 
     private String written(int scale) {
         Units units = result.job().units();
         double unit = units.length().metres();
-        pair(999, ascii("job " + result.job().name() + (result.job().isPractice() ? ", PRACTICE" : "")));
-        pair(999, ascii(Cautions.EXPORT));
+        pair(999, encoded("job " + result.job().name() + (result.job().isPractice() ? ", PRACTICE" : "")));
+        pair(999, encoded(Cautions.EXPORT));
         section("HEADER");
         pair(9, "$ACADVER");
         pair(1, "AC1009");
+        pair(9, "$DWGCODEPAGE");
+        pair(3, "ANSI_1252");
         pair(0, "ENDSEC");
         layers();
         section("ENTITIES");
@@ -56,7 +62,7 @@ public final class DxfFile {
                 entity("POINT", layer(mark.mark()), x, y, z);
                 entity("TEXT", layer(mark.mark()) + TEXT, x, y, z);
                 pair(40, number(TEXT_ON_PAPER * scale / unit));
-                pair(1, ascii(mark.name()));
+                pair(1, encoded(mark.name()));
             }
         }
         CodeLines.of(result.measured()).stream()
@@ -144,10 +150,13 @@ public final class DxfFile {
     }
 
     /** What is not ASCII goes by its number, as drawing programs read it; a line stays one line. */
-    private static String ascii(String name) {
+    /** What the code page has stands as it is; the rest in the format's escape, which some readers show as it stands. */
+    private static String encoded(String name) {
+        CharsetEncoder encoder = CODE_PAGE.newEncoder();
         StringBuilder plain = new StringBuilder();
         name.codePoints().forEach(c -> {
-            if (c >= ' ' && c < 0x7f) {
+            boolean simple = c < 0x10000 && encoder.canEncode((char) c);
+            if (c >= ' ' && c != 0x7f && simple) {
                 plain.appendCodePoint(c);
             } else if (c > 0x7f && c < 0x10000) {
                 plain.append(String.format(Locale.ROOT, "\\U+%04X", c));

@@ -6,8 +6,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BiConsumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.GridProjection;
+import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Units;
 import markturn.survey.locate.CodeLines;
 import markturn.survey.reduce.GridPlace;
@@ -37,6 +40,7 @@ public final class GeoJsonFile {
                 result,
                 "job coordinates, easting, northing, elevation in "
                         + units.length().key());
+        file.putObject("crs").put("type", "name").putObject("properties").put("name", system(result));
         for (MeasuredMark mark : result.measured().marks()) {
             mark.position().ifPresent(at -> jobPlace(feature(file, mark, units), at, units));
         }
@@ -110,6 +114,25 @@ public final class GeoJsonFile {
     private static void globePlace(ArrayNode coordinates, GridPlace.Geographic place) {
         coordinates.add(rounded(place.longitude(), DEGREE_PLACES));
         coordinates.add(rounded(place.latitude(), DEGREE_PLACES));
+    }
+
+    private static final Pattern CODE = Pattern.compile("\\+title=EPSG:(\\d+)\\b.*");
+
+    /**
+     * Which system the coordinates are in, in the member that GeoJSON had before RFC 7946 took all for WGS 84 and that general readers still
+     * heed: the projection where there is one, else a local system that is nowhere on the globe.
+     */
+    private static String system(SurveyResult result) {
+        LengthUnit unit = result.job().units().length();
+        Optional<GridProjection> projection = result.job().earth().projection().filter(p -> unit == LengthUnit.METRE);
+        if (projection.isEmpty()) {
+            return "LOCAL_CS[\"job coordinates\",UNIT[\"%s\",%s]]"
+                    .formatted(unit.key(), BigDecimal.valueOf(unit.metres()).toPlainString());
+        }
+        Matcher code = CODE.matcher(projection.get().definition());
+        return code.matches()
+                ? "urn:ogc:def:crs:EPSG::" + code.group(1)
+                : projection.get().definition();
     }
 
     private static ObjectNode collection(SurveyResult result, String reference) {

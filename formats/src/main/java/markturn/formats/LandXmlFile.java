@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -72,6 +73,12 @@ public final class LandXmlFile {
         line();
         xml.writeComment(" " + Cautions.EXPORT + (job.isPractice() ? " PRACTICE: simulated readings." : "") + " ");
         line();
+        List<String> left = LandXmlLimits.leftBehind(job);
+        if (!left.isEmpty()) {
+            xml.writeComment(" Left behind, as this format has no place for it: "
+                    + String.join("; ", left).replace("--", "- -") + ". ");
+            line();
+        }
         xml.writeStartElement("LandXML");
         xml.writeDefaultNamespace(NAMESPACE);
         Instant first = job.setups().stream()
@@ -147,6 +154,10 @@ public final class LandXmlFile {
                             case LOCATED -> "sideshot";
                         });
                 place(mark.position().get());
+                String[] deviations = LandXmlLimits.settings(mark.mark(), unit());
+                if (deviations.length > 0) {
+                    properties(deviations);
+                }
                 close();
             }
         }
@@ -186,6 +197,7 @@ public final class LandXmlFile {
     private void survey() throws XMLStreamException {
         open("Survey");
         open("SurveyHeader", "name", job.name());
+        properties(LandXmlLimits.settings(job));
         close();
         open("Equipment");
         for (Instrument instrument : job.instruments()) {
@@ -256,13 +268,14 @@ public final class LandXmlFile {
         for (Shot shot : measured.shots()) {
             reduced(id, measured, shot);
         }
-        properties(
+        properties(with(
+                LandXmlLimits.settings(setup),
                 "method",
                 setup.isFree() ? "resection" : "occupied",
                 "azimuth",
                 setup.orientation() instanceof Setup.ByAzimuth given
                         ? given.azimuth().written()
-                        : "");
+                        : ""));
         close();
     }
 
@@ -332,6 +345,12 @@ public final class LandXmlFile {
         open("TargetPoint", "pntRef", shot.fix().target());
         close();
         close();
+    }
+
+    private static String[] with(String[] some, String... more) {
+        String[] all = Arrays.copyOf(more, more.length + some.length);
+        System.arraycopy(some, 0, all, more.length, some.length);
+        return all;
     }
 
     /** What the format has no word for; empty values are left out. */

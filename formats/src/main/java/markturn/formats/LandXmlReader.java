@@ -123,10 +123,14 @@ public final class LandXmlReader {
         if (planOnly) {
             remarks.add("No setup has an instrument height: the job is taken as plan only.");
         }
-        return equipment.in(empty(SecureXml.first(root, "Project")
-                        .map(p -> p.getAttribute("name"))
-                        .orElse("")
-                        .strip())
+        Job opened = empty(SecureXml.first(root, "Project")
+                .map(p -> p.getAttribute("name"))
+                .orElse("")
+                .strip());
+        Map<String, String> settings = SecureXml.first(survey, "SurveyHeader")
+                .map(LandXmlValues::properties)
+                .orElse(Map.of());
+        return equipment.in(LandXmlLimits.with(opened, settings, values, remarks)
                 .withPlanOnly(planOnly)
                 .withMarks(marks(points, setups))
                 .withSetups(setups));
@@ -168,7 +172,7 @@ public final class LandXmlReader {
                                         height.getAsDouble() * values.length().metres()))
                                 : Optional.empty(),
                         Optional.empty(),
-                        Optional.empty(),
+                        LandXmlLimits.air(own, values),
                         by,
                         readings));
     }
@@ -180,7 +184,7 @@ public final class LandXmlReader {
     private Optional<Setup.Orientation> orientation(
             Element of, Map<String, String> own, boolean free, List<Reading> readings, String place) {
         if (free) {
-            return Optional.of(new Setup.ByResection(List.of(), false));
+            return Optional.of(new Setup.ByResection(LandXmlLimits.leaveOut(own), false));
         }
         List<String> sights = SecureXml.children(of, "Backsight").stream()
                 .flatMap(b -> SecureXml.first(b, "BacksightPoint").stream())
@@ -207,7 +211,7 @@ public final class LandXmlReader {
                 return Optional.empty();
             }
         }
-        return Optional.of(new Setup.BySights(sights));
+        return Optional.of(new Setup.BySights(sights, LandXmlLimits.leaveOut(own)));
     }
 
     private Optional<Reading> reading(Element raw, String setup, int number) {
@@ -304,12 +308,13 @@ public final class LandXmlReader {
         return List.copyOf(marks.values());
     }
 
-    private static Mark mark(String name, Element point, double[] at, boolean observed) {
+    private Mark mark(String name, Element point, double[] at, boolean observed) {
         String purpose = point.getAttribute("pntSurv");
         OptionalDouble up = at.length > 2 ? OptionalDouble.of(at[2]) : OptionalDouble.empty();
         Mark given = Mark.control(name, at[0], at[1], up, "LandXML");
         if (Set.of("control", "monument", "reference").contains(purpose)) {
-            return given.withCode(point.getAttribute("code").strip());
+            return given.withCode(point.getAttribute("code").strip())
+                    .withStdDev(LandXmlLimits.stdDev(LandXmlValues.properties(point), values));
         }
         Mark.Kind kind = purpose.equals("traverse") ? Mark.Kind.NEW : Mark.Kind.LOCATED;
         Mark plain = Mark.named(name, kind).withCode(point.getAttribute("code").strip());

@@ -132,6 +132,18 @@ final class LandXmlValues {
         return value.orElse(0);
     }
 
+    /** A number within a range, in the unit of the property. */
+    double within(Map<String, String> of, String label, double least, double most) {
+        double value = plain(of, label);
+        if (!(value >= least && value <= most)) {
+            faults.add(new Fault(
+                    "property " + label,
+                    of.getOrDefault(label, ""),
+                    "expected a number from " + least + " to " + most));
+        }
+        return value;
+    }
+
     double lengthOf(Map<String, String> of, String label) {
         return plain(of, label) * length.metres();
     }

@@ -54,9 +54,9 @@ final class SecureXml {
             throw fault(
                     "line %d, column %d".formatted(broken.getLineNumber(), broken.getColumnNumber()),
                     "",
-                    "not valid XML: " + broken.getMessage());
+                    "not valid XML: " + oneLine(broken));
         } catch (SAXException | IOException broken) {
-            throw fault("the file", "", "not valid XML: " + broken.getMessage());
+            throw fault("the file", "", "not valid XML: " + oneLine(broken));
         } catch (ParserConfigurationException impossible) {
             throw new IllegalStateException("no secure XML parser", impossible);
         }
@@ -100,5 +100,10 @@ final class SecureXml {
 
     static Optional<Element> first(Element of, String name) {
         return children(of, name).stream().findFirst();
+    }
+
+    /** What a parser says may hold a line of the file. */
+    private static String oneLine(Exception broken) {
+        return String.valueOf(broken.getMessage()).replaceAll("\\s+", " ");
     }
 }

@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import markturn.survey.Survey;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
 import markturn.survey.result.Measured;
 import markturn.survey.result.Position;
 import org.junit.jupiter.api.Test;
@@ -89,7 +91,7 @@ class LandXmlTest {
             assertThat(p.easting()).isCloseTo(5050, within(2e-4));
             assertThat(p.elevation().getAsDouble()).isCloseTo(10, within(1e-3));
             // The file says neither how precise its instrument is nor which reflector was used: that is said.
-            assertThat(brought.remarks()).hasSize(2);
+            assertThat(brought.remarks()).hasSize(3);
         }
     }
 
@@ -141,5 +143,52 @@ class LandXmlTest {
         assertThat(read.points().get(0).elevation()).isEmpty();
         assertThat(read.faults().get(0).line()).startsWith("point R: x");
         assertThatThrownBy(() -> LandXmlReader.job(points)).hasMessageContaining("has no Survey");
+    }
+
+    @Test
+    void whatTheFormatHoldsComesBackAndWhatItLeavesBehindIsSaid() throws Exception {
+        String file;
+        try (java.io.InputStream in = LandXmlTest.class.getResourceAsStream("/found/h-backsight-sideways-3.json")) {
+            file = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+        // On a grid, in the precise class, one backsight left out, control with deviations, air, and one reading struck
+        // out.
+        Job job = JobFile.read(file.replace("\"scaleFactor\": 1.0", "\"scaleFactor\": 0.9996")
+                        .getBytes(StandardCharsets.UTF_8))
+                .withMark("B2", m -> m.withStdDev(java.util.Optional.of(new Mark.Deviations(0.004, 0.003, 0.002))))
+                .withSetup(
+                        "S1",
+                        s -> s.withOrientation(s.orientation()
+                                        .without(List.of(new Setup.LeftOut("B1", java.util.Optional.empty())), false))
+                                .withReadings(s.readings().stream()
+                                        .map(r -> r
+                                                        == s.readings()
+                                                                .get(s.readings()
+                                                                                .size()
+                                                                        - 1)
+                                                ? r.struckOut("bump")
+                                                : r)
+                                        .toList()));
+        LandXmlReader.Brought brought = LandXmlReader.job(LandXmlFile.write(Survey.compute(job)));
+        assertThat(brought.remarks()).anyMatch(r -> r.contains("1 reading struck out"));
+        assertThat(brought.job().earth().scaleFactor()).isEqualTo(0.9996);
+        assertThat(brought.job().classOfWork().preset())
+                .isEqualTo(job.classOfWork().preset());
+        assertThat(brought.job().mark("B2").orElseThrow().stdDev()).isPresent();
+        assertThat(brought.job().setup("S1").orElseThrow().orientation().uses("B1", Setup.Part.DIRECTION))
+                .isFalse();
+        var before = Survey.compute(job)
+                .measured()
+                .mark("N0")
+                .orElseThrow()
+                .position()
+                .orElseThrow();
+        var after = Survey.compute(brought.job())
+                .measured()
+                .mark("N0")
+                .orElseThrow()
+                .position()
+                .orElseThrow();
+        assertThat(after.distanceTo(before)).isLessThan(0.0005);
     }
 }

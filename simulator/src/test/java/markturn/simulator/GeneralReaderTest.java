@@ -165,4 +165,12 @@ class GeneralReaderTest {
             assertThat(ids).contains(((Element) observations.item(i)).getAttribute("setupID"));
         }
     }
+
+    @Test
+    void namesBeyondAsciiAreReadInTheDrawing() throws Exception {
+        SurveyResult named = Survey.compute(AlderWeir.job()
+                .plus(markturn.survey.job.Mark.control("Höhe Ø é", 1, 2, java.util.OptionalDouble.of(3), "")));
+        assertThat(ogr("named.dxf", DxfFile.write(named, 500)))
+                .anyMatch(entity -> entity.get("Text").equals("Höhe Ø é"));
+    }
 }
