@@ -26,8 +26,8 @@ import markturn.survey.result.Shot;
 import markturn.survey.result.Unplaced;
 
 /**
- * The positions of a job's marks as they come to be known: given and adopted ones from the start, satellite fixes of marks without
- * coordinates before the setups, then what each setup carries. A mark reached twice keeps its first position; the second look is a check.
+ * The positions of a job's marks as they come to be known: given and adopted ones from the start, satellite fixes that are observations of
+ * marks without coordinates before the setups (those for comparison give nothing), then what each setup carries. A mark reached twice keeps its first position; the second look is a check.
  */
 public final class Positions {
     private final Job job;
@@ -88,11 +88,11 @@ public final class Positions {
         });
         for (SatelliteFix fix : job.standingFixes()) {
             String mark = job.trueName(fix.mark());
-            if (!known.containsKey(mark)) {
+            if (fix.use() == SatelliteFix.Use.CHECK) {
+                toCompare.add(fix);
+            } else if (!known.containsKey(mark)) {
                 put(mark, Position.known(fix.position(), fix.stdDev()));
                 from.put(mark, from(fix));
-            } else if (fix.use() == SatelliteFix.Use.CHECK) {
-                toCompare.add(fix);
             }
         }
     }
@@ -270,6 +270,9 @@ public final class Positions {
     public List<Check> checks() {
         List<Check> all = new ArrayList<>(checks);
         for (SatelliteFix fix : toCompare) {
+            if (!known.containsKey(job.trueName(fix.mark()))) {
+                continue;
+            }
             Position seen = Position.known(fix.position(), fix.stdDev());
             all.add(compare(
                     job.trueName(fix.mark()),

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
+import java.util.function.Supplier;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
@@ -25,6 +26,9 @@ import markturn.survey.result.Position;
 public final class NetworkRun {
     /** The standard normal deviate that chance exceeds once in a hundred, one-sided. */
     private static final double ONE_IN_A_HUNDRED = 2.3263;
+
+    /** A variance factor beyond this may be a wrong start as well as a wrong sight. */
+    private static final double NOTHING_FITS = 25;
 
     /** So many single faults are handed on. */
     private static final int MOST_FAULTS = 10;
@@ -51,7 +55,8 @@ public final class NetworkRun {
                 return MeasuredNetwork.failed(
                         "there is nothing to adjust: no mark without held coordinates is sighted");
             }
-            problem.adjust();
+            problem =
+                    adjusted(problem, () -> new Problem(job, setups, OtherStarts.of(known, rays, held), rays, control));
             SingleFaults faults = problem.faults(progress);
             return new MeasuredNetwork(
                     Optional.empty(),
@@ -67,6 +72,37 @@ public final class NetworkRun {
             return MeasuredNetwork.failed(
                     "its sights contradict each other grossly: look at the setups' findings first");
         }
+    }
+
+    /**
+     * From the carried coordinates; where those are too far off, or lead to a place where nothing fits, from what the sights themselves give:
+     * whichever fits better.
+     */
+    private static Problem adjusted(Problem carried, Supplier<Problem> otherwise) throws RankDefect, NotConverging {
+        try {
+            carried.adjust();
+        } catch (RankDefect | NotConverging tooFar) {
+            Problem again = otherwise.get();
+            again.adjust();
+            return again;
+        }
+        double squares = squares(carried);
+        if (squares < NOTHING_FITS * Math.max(1, test(carried.parts()).redundancy())) {
+            return carried;
+        }
+        try {
+            Problem again = otherwise.get();
+            again.adjust();
+            return squares(again) < squares ? again : carried;
+        } catch (RankDefect | NotConverging noBetter) {
+            return carried;
+        }
+    }
+
+    private static double squares(Problem problem) {
+        return problem.parts().stream()
+                .mapToDouble(part -> part.adjustment().squares())
+                .sum();
     }
 
     private static boolean isHeld(Job job, String mark) {

@@ -42,15 +42,10 @@ final class ObservedCoordinates {
         boolean held = datum.plan().contains(name);
         mark.filter(m -> !held && m.given().isPresent() && m.stdDev().isPresent())
                 .ifPresent(m -> all.add(new Seen(m.given().get(), m.stdDev().get())));
-        boolean gives = !held && mark.flatMap(Mark::given).isEmpty();
-        for (SatelliteFix fix : job.standingFixes()) {
-            if (job.trueName(fix.mark()).equals(name)) {
-                if (gives || fix.use() == SatelliteFix.Use.OBSERVATION) {
-                    all.add(new Seen(fix.position(), fix.stdDev()));
-                }
-                gives = false;
-            }
-        }
+        job.standingFixes().stream()
+                .filter(fix -> fix.use() == SatelliteFix.Use.OBSERVATION
+                        && job.trueName(fix.mark()).equals(name))
+                .forEach(fix -> all.add(new Seen(fix.position(), fix.stdDev())));
         return all;
     }
 }

@@ -171,7 +171,9 @@ final class Problem {
     private int orientation(Ray ray) {
         MeasuredSetup of = setups.get(ray.setup());
         double value = of.orientation().getAsDouble();
-        int unknown = plan.unknown(value, node(ray.from()));
+        double seen = known.get(ray.from()).azimuthTo(known.get(ray.to()))
+                - ray.direction().getAsDouble();
+        int unknown = plan.unknown(Rays.orientsAsGiven(of) ? value : seen, node(ray.from()));
         if (datum.observed() && Rays.orientsAsGiven(of)) {
             double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), ObservedCoordinates.SMALLEST);
             String target = of.setup().orientation().zero();

@@ -176,7 +176,8 @@ public final class FreeStation {
         return given
                 ? listed.flatMap(Mark::stdDev)
                 : job.standingFixes().stream()
-                        .filter(f -> job.trueName(f.mark()).equals(mark))
+                        .filter(f -> f.use() == SatelliteFix.Use.OBSERVATION
+                                && job.trueName(f.mark()).equals(mark))
                         .findFirst()
                         .map(SatelliteFix::stdDev);
     }

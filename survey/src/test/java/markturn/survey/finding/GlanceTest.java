@@ -118,7 +118,7 @@ class GlanceTest {
         assertThat(why(glance(adopted).proved(), "T1")).isEqualTo("adopted from Loop by Ida");
     }
 
-    // A position from a list comes first (the format, 17); the sight from S1 is then what tests it.
+    // A list for comparison gives nothing (the format, 17): the sight from S1 does, and the list tests it.
     @Test
     void aListedPositionThatAgreesProvesAMark() {
         Job listed = job().plus(new SatelliteFix(
@@ -131,6 +131,6 @@ class GlanceTest {
                 SatelliteFix.Use.CHECK,
                 Reading.Origin.TYPED,
                 "list 2019"));
-        assertThat(why(glance(listed).proved(), "q")).isEqualTo("seen from S1 too, 0.0 mm apart");
+        assertThat(why(glance(listed).proved(), "q")).isEqualTo("seen from list 2019 too, 0.0 mm apart");
     }
 }

@@ -207,16 +207,24 @@ class CarryTest {
     }
 
     @Test
-    void satelliteFixesGiveWhatNothingElseGivesAndCheckTheRest() {
+    void satelliteFixesGivePositionsAsObservationsAndNoneForComparison() {
+        // Source: the format (17): an observation gives what nothing else gives, before the setups; a check never gives
+        // or moves one.
         Job job = Jobs.with(all(BACKSIGHT, pair("T1", Role.FORESIGHT, 1, "90-00-00", "270-00-00", 50)));
-        Job with = job.plus(fix("T1", 1000.01, 5050)).plus(fix("T2", 1200, 5200));
-        SurveyResult result = Survey.compute(with);
-        assertThat(Math.sqrt(position(result, "T2").plan().nn())).isCloseTo(0.01, within(1e-12));
-        // T1 had no coordinates before the setups, so its fix gives them and the setup's ray checks them.
-        assertThat(position(result, "T1").northing()).isEqualTo(1000.01);
-        assertThat(result.measured().checks())
+        SurveyResult observed = Survey.compute(job.plus(fix("T1", 1000.01, 5050, SatelliteFix.Use.OBSERVATION))
+                .plus(fix("T2", 1200, 5200, SatelliteFix.Use.OBSERVATION)));
+        assertThat(Math.sqrt(position(observed, "T2").plan().nn())).isCloseTo(0.01, within(1e-12));
+        assertThat(position(observed, "T1").northing()).isEqualTo(1000.01);
+        assertThat(observed.measured().checks())
                 .singleElement()
                 .satisfies(c -> assertThat(c.northingDifference().getAsDouble()).isCloseTo(-0.01, within(1e-9)));
+        SurveyResult compared =
+                Survey.compute(job.plus(fix("T1", 1000.01, 5050)).plus(fix("T2", 1200, 5200)));
+        assertThat(position(compared, "T1").northing()).isCloseTo(1000, within(1e-9));
+        assertThat(compared.measured().mark("T2").orElseThrow().position()).isEmpty();
+        assertThat(compared.measured().checks())
+                .singleElement()
+                .satisfies(c -> assertThat(c.northingDifference().getAsDouble()).isCloseTo(0.01, within(1e-9)));
     }
 
     @Test
@@ -236,11 +244,15 @@ class CarryTest {
     }
 
     private static SatelliteFix fix(String mark, double north, double east) {
+        return fix(mark, north, east, SatelliteFix.Use.CHECK);
+    }
+
+    private static SatelliteFix fix(String mark, double north, double east, SatelliteFix.Use use) {
         return new SatelliteFix(
                 mark,
                 new Mark.Coordinates(north, east, OptionalDouble.empty()),
                 new Mark.Deviations(0.01, 0.01, 0.02),
-                SatelliteFix.Use.CHECK);
+                use);
     }
 
     @Test

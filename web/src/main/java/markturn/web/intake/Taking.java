@@ -123,7 +123,7 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
                 row.point().name(),
                 coordinates(row),
                 new Mark.Deviations(stdDev, stdDev, stdDev),
-                SatelliteFix.Use.CHECK,
+                row.standing() == Held.Standing.UNPLACED ? SatelliteFix.Use.OBSERVATION : SatelliteFix.Use.CHECK,
                 Reading.Origin.TYPED,
                 source);
     }

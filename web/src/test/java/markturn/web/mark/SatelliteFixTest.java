@@ -66,7 +66,7 @@ class SatelliteFixTest {
         assertThat(page.locator("[name='northing-0']")).hasValue("1");
         page.navigate("/job/" + id + "/mark");
 
-        enter(page, "RTK 1", new Mark.Coordinates(2050, 5050, pillar.elevation()), 0, "check");
+        enter(page, "RTK 1", new Mark.Coordinates(2050, 5050, pillar.elevation()), 0, "observation");
         assertThat(page.locator(".satellite tbody tr")).hasCount(1);
         enter(page, "PILLAR 2", pillar, 0.030, "observation");
         assertThat(page.locator(".satellite tbody tr").last()).containsText("in the network");
