@@ -37,7 +37,7 @@ class PoorStartTest {
                 assertThat(Math.hypot(
                                 mark.position().northing() - truth.northing(),
                                 mark.position().easting() - truth.easting()))
-                        .as("start " + seed + ", " + mark.name())
+                        .as("start, " + mark.name())
                         .isLessThan(0.02);
             });
         }
