@@ -52,6 +52,7 @@ public final class Rules {
             new PpmUnset(),
             new MarkFound(),
             new BothWaysDiffer(),
+            new RefractionImplied(),
             new Misclosure(),
             new BlunderSuspect(),
             new TraverseOpen(),
