@@ -2,6 +2,7 @@ package markturn.formats;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -154,6 +155,12 @@ final class SecondOpinion {
         return out;
     }
 
+    /** 19: a direction to a mark without a position, from an oriented setup. */
+    private record Line(String setup, Place station, Outcome out, Ray ray) {}
+
+    private final Map<String, List<Line>> lines = new LinkedHashMap<>();
+    private final Set<String> intersected = new HashSet<>();
+
     private void occupied(JsonNode setup, Outcome out, Map<Integer, Double> zeros) {
         Place station = places.get(trueName(setup.get("station").asString()));
         orient(setup, station, out);
@@ -163,9 +170,91 @@ final class SecondOpinion {
             }
         }
         for (Ray ray : out.rays) {
-            take(setup, ray);
+            String mark = trueName(ray.fix.target());
+            boolean alone = List.of("foresight", "detail").contains(ray.fix.role())
+                    && !ray.fix.of().has("offset")
+                    && ray.horizontal == null
+                    && ray.direction != null;
+            if (alone && (!places.containsKey(mark) || intersected.contains(mark))) {
+                lines.computeIfAbsent(mark, m -> new ArrayList<>())
+                        .add(new Line(setup.get("name").asString(), station, out, ray));
+            } else {
+                take(setup, ray);
+            }
         }
+        lines.forEach((mark, all) -> {
+            boolean open = !places.containsKey(mark) || intersected.contains(mark);
+            if (open && all.stream().map(Line::setup).distinct().count() > 1) {
+                intersected.add(mark);
+                places.put(mark, intersected(mark, all));
+            }
+        });
         close(setup, out, zeros);
+    }
+
+    /** Weighted least squares of two unknowns over azimuths, and how each source moves them. */
+    private Place intersected(String mark, List<Line> all) {
+        double[] at = meeting(
+                all.get(0),
+                all.stream()
+                        .filter(l -> !l.setup().equals(all.get(0).setup()))
+                        .findFirst()
+                        .orElseThrow());
+        double[] q = new double[3];
+        for (int step = 0; step < 20; step++) {
+            double[] n = new double[5];
+            for (Line line : all) {
+                double north = at[0] - line.station().north();
+                double east = at[1] - line.station().east();
+                double squared = north * north + east * east;
+                double weight = 1 / directionVariance(line.ray(), Math.sqrt(squared));
+                double misclosure = near(line.out().orientation + line.ray().direction - Math.atan2(east, north));
+                double a = -east / squared;
+                double b = north / squared;
+                n[0] += weight * a * a;
+                n[1] += weight * a * b;
+                n[2] += weight * b * b;
+                n[3] += weight * a * misclosure;
+                n[4] += weight * b * misclosure;
+            }
+            double determinant = n[0] * n[2] - n[1] * n[1];
+            q = new double[] {n[2] / determinant, -n[1] / determinant, n[0] / determinant};
+            at[0] += q[0] * n[3] + q[1] * n[4];
+            at[1] += q[1] * n[3] + q[2] * n[4];
+        }
+        Sources inNorth = new Sources();
+        Sources inEast = new Sources();
+        for (Line line : all) {
+            double north = at[0] - line.station().north();
+            double east = at[1] - line.station().east();
+            double squared = north * north + east * east;
+            double weight = 1 / directionVariance(line.ray(), Math.sqrt(squared));
+            double a = -east / squared;
+            double b = north / squared;
+            double stood = reflector(line.ray().fix.of()).path("centringStdDev").doubleValue(0);
+            String target = line.setup() + " " + mark;
+            Sources turned = new Sources()
+                    .plus(line.out().inNorth, a)
+                    .plus(line.out().inEast, b)
+                    .plus(line.out().turning, 1)
+                    .plus(target + " north", a * stood)
+                    .plus(target + " east", b * stood)
+                    .plus(target + " direction " + line.out().rays.indexOf(line.ray()), pointing(line.ray()));
+            inNorth.plus(turned, weight * (q[0] * a + q[1] * b));
+            inEast.plus(turned, weight * (q[1] * a + q[2] * b));
+        }
+        return new Place(at[0], at[1], Double.NaN, inNorth, inEast, new Sources());
+    }
+
+    private static double[] meeting(Line one, Line other) {
+        double first = one.out().orientation + one.ray().direction;
+        double second = other.out().orientation + other.ray().direction;
+        double north = other.station().north() - one.station().north();
+        double east = other.station().east() - one.station().east();
+        double along = (north * Math.sin(second) - east * Math.cos(second)) / Math.sin(second - first);
+        return new double[] {
+            one.station().north() + along * Math.cos(first), one.station().east() + along * Math.sin(first)
+        };
     }
 
     /** What a ray adds: a position where its mark has none and its role gives one, else a check; a backsight neither. */

@@ -26,6 +26,10 @@ import markturn.survey.result.Position;
  * stations and orientations as they are; its precision propagated from all that they rest on (job-file, 10 and 19).
  */
 final class Intersection {
+    private static final int MOST_ROUNDS = 12;
+    /** Weights rest where the solution moves less than this, metres. */
+    private static final double STILL = 1e-9;
+
     private static final int NORTH = 0;
     private static final int EAST = 1;
     /** Two places fit alike where their weighted squares differ by less: chi-square, 2 degrees of freedom, 0.1 %. */
@@ -166,26 +170,44 @@ final class Intersection {
         }
     }
 
-    /** Of a start; what lies behind a line of sight is no solution. */
+    /**
+     * From a start; directions are weighed by the lengths of the solution, so it is repeated until that rests. What lies behind a line of
+     * sight is no solution.
+     */
     private Optional<Solution> solution(double[] start) {
+        double[] at = start;
+        Solution solution = null;
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            try {
+                List<Observed> observations = observations(at);
+                double[] from = at;
+                solution = new Solution(
+                        LeastSquares.adjust(observations, from, () -> new DenseNormalEquations(from.length)));
+            } catch (RankDefect | NotConverging nowhere) {
+                return Optional.empty();
+            }
+            double moved = Math.hypot(solution.north() - at[0], solution.east() - at[1]);
+            at = solution.adjustment().unknowns();
+            if (moved < STILL) {
+                break;
+            }
+        }
+        return Optional.ofNullable(solution).filter(this::isAhead);
+    }
+
+    private List<Observed> observations(double[] near) {
         List<Observed> observations = new ArrayList<>();
         Place to = Place.unknown(NORTH, EAST);
         for (Sighting sighting : sightings) {
             double[] a = at(sighting);
-            double length = Math.hypot(start[0] - a[0], start[1] - a[1]);
+            double length = Math.hypot(near[0] - a[0], near[1] - a[1]);
             Place from = Place.held(a[0], a[1]);
             observations.add(
                     sighting.isDirection()
                             ? new Azimuth(from, to, sighting.azimuth(), sighting.stdDev(length))
                             : new Distance(from, to, sighting.distance(), sighting.stdDev(sighting.distance())));
         }
-        try {
-            Solution solution = new Solution(
-                    LeastSquares.adjust(observations, start, () -> new DenseNormalEquations(start.length)));
-            return Optional.of(solution).filter(this::isAhead);
-        } catch (RankDefect | NotConverging nowhere) {
-            return Optional.empty();
-        }
+        return observations;
     }
 
     private boolean isAhead(Solution solution) {
