@@ -74,7 +74,7 @@ public final class Promises {
 
     /** How clean work fares: what is promised, and how often chance alone is found fault with. */
     static final class Clean {
-        final Held held = new Held();
+        final Coverage coverage = new Coverage();
         int jobs;
         int setups;
         int faultySetups;
@@ -91,14 +91,14 @@ public final class Promises {
                 result.measured()
                         .network()
                         .ifPresent(n -> n.marks()
-                                .forEach(m ->
-                                        held.take(m.position(), tried.world().at(m.name()))));
+                                .forEach(m -> coverage.take(
+                                        m.position(), tried.world().at(m.name()))));
             } else {
                 tried.marks()
                         .forEach(mark -> result.measured()
                                 .mark(mark)
                                 .flatMap(MeasuredMark::position)
-                                .ifPresent(at -> held.take(at, tried.world().at(mark))));
+                                .ifPresent(at -> coverage.take(at, tried.world().at(mark))));
             }
             List<Finding> wrong = result.findings().stream()
                     .filter(f -> f.severity() != Finding.Severity.NOTE && BY_CHANCE.contains(f.code()))
@@ -115,7 +115,7 @@ public final class Promises {
             return String.format(
                     Locale.ROOT,
                     "%s | setups %.2f %%, jobs %.2f %% %s",
-                    held,
+                    coverage,
                     100.0 * faultySetups / setups,
                     100.0 * faultyJobs / jobs,
                     codes.isEmpty() ? "" : codes);

@@ -221,7 +221,7 @@ class FreeStationTest {
     void aMarkThatTheRoverFixedHelpsAsMuchAsItIsWorth() {
         Job job = job(12, List.of("PILLAR 1", "PILLAR 2", "CREST 1"), true, w -> w)
                 .plus(Mark.named("CREST 1", Mark.Kind.NEW));
-        job = job.plus(new Practice(1, java.util.Set.of()).rover(job).fix("CREST 1", SatelliteFix.Use.CHECK));
+        job = job.plus(new Practice(1, java.util.Set.of()).rover(job).fix("CREST 1", SatelliteFix.Use.OBSERVATION));
         SurveyResult result = Survey.compute(job);
         assertThat(result.measured().setup("R1").observations())
                 .anyMatch(o ->

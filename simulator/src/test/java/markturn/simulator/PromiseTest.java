@@ -18,13 +18,13 @@ import org.junit.jupiter.params.provider.CsvSource;
  * bounds from the normal distribution and the number of trials. The long run is a command, docs/promises.md.
  */
 class PromiseTest {
-    private static Held carried(int trials, LongFunction<Campaigns.Tried> jobs) {
-        Held held = new Held();
+    private static Coverage carried(int trials, LongFunction<Campaigns.Tried> jobs) {
+        Coverage coverage = new Coverage();
         for (long seed = 0; seed < trials; seed++) {
             Campaigns.Tried tried = jobs.apply(seed);
             SurveyResult result = Survey.compute(tried.campaign().job());
             for (String mark : tried.marks()) {
-                held.take(
+                coverage.take(
                         result.measured()
                                 .mark(mark)
                                 .flatMap(MeasuredMark::position)
@@ -32,17 +32,17 @@ class PromiseTest {
                         tried.world().at(mark));
             }
         }
-        return held;
+        return coverage;
     }
 
-    private static void assertHolds(Held held, double shareOff, double deviateOff) {
-        assertThat(held.ellipses()).as(held.toString()).isBetween(0.95 - shareOff, 0.95 + shareOff);
-        assertThat(held.bands()).as(held.toString()).isBetween(0.95 - shareOff, 0.95 + shareOff);
-        assertThat(held.planDeviate()).as(held.toString()).isBetween(1 - deviateOff, 1 + deviateOff);
-        assertThat(held.levelDeviate()).as(held.toString()).isBetween(1 - deviateOff, 1 + deviateOff);
+    private static void assertHolds(Coverage coverage, double shareOff, double deviateOff) {
+        assertThat(coverage.ellipses()).as(coverage.toString()).isBetween(0.95 - shareOff, 0.95 + shareOff);
+        assertThat(coverage.bands()).as(coverage.toString()).isBetween(0.95 - shareOff, 0.95 + shareOff);
+        assertThat(coverage.planDeviate()).as(coverage.toString()).isBetween(1 - deviateOff, 1 + deviateOff);
+        assertThat(coverage.levelDeviate()).as(coverage.toString()).isBetween(1 - deviateOff, 1 + deviateOff);
     }
 
-    // Before every source was propagated, the ellipses of the tenth setup held 40 % of the truths.
+    // Before every source was propagated, the ellipses of the tenth setup coverage 40 % of the truths.
     @ParameterizedTest
     @CsvSource({"1, PRECISE, 0.5", "3, ENGINEERING, 2", "10, DETAIL, 5", "20, RECORD, 10"})
     void whatAChainOfSetupsCarries(int setups, Preset work, double seconds) {
@@ -59,16 +59,17 @@ class PromiseTest {
     @ParameterizedTest
     @CsvSource({"3, PRECISE, 0.5", "3, ENGINEERING, 5", "5, DETAIL, 2"})
     void whatANetworkPromises(int side, Preset work, double seconds) {
-        Held held = new Held();
+        Coverage coverage = new Coverage();
         int trials = 3000 / (side * side);
         for (long seed = 0; seed < trials; seed++) {
             Campaigns.Tried tried = Campaigns.network(seed, side, work, Campaigns.instrument(seconds));
             SurveyResult result = Survey.compute(tried.campaign().job());
             Survey.network(result, share -> {})
                     .marks()
-                    .forEach(mark -> held.take(mark.position(), tried.world().at(mark.name())));
+                    .forEach(
+                            mark -> coverage.take(mark.position(), tried.world().at(mark.name())));
         }
-        assertHolds(held, 0.03, 0.08);
+        assertHolds(coverage, 0.03, 0.08);
     }
 
     @Test

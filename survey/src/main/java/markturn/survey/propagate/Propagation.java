@@ -14,7 +14,7 @@ import java.util.Optional;
  */
 public final class Propagation {
     /** So many pairs are kept at most; then it begins anew. */
-    private static final int MOST_KEPT = 200_000;
+    private static final int MOST_KEPT = 50_000;
 
     private final Map<Lineage, Map<Lineage, double[]>> kept = new HashMap<>();
     private int count;

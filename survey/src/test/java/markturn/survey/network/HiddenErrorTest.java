@@ -174,8 +174,20 @@ class HiddenErrorTest {
             return Arrays.stream(row).map(r -> r / root).toArray();
         }
 
+        /** Each reading's own, and of each setup the centring of its instrument, which is in all its sights. */
         double[] noise(Random random) {
-            return Arrays.stream(stdDev).map(s -> s * random.nextGaussian()).toArray();
+            double[] noise =
+                    Arrays.stream(stdDev).map(s -> s * random.nextGaussian()).toArray();
+            double centring = Jobs.INSTRUMENT.centringStdDev();
+            double[][] beside = new double[MARKS][];
+            for (int i = 0; i < MARKS; i++) {
+                beside[i] = new double[] {centring * random.nextGaussian(), centring * random.nextGaussian()};
+            }
+            for (int i = 0; i < noise.length; i++) {
+                double[] by = beside[world.from(i)];
+                noise[i] -= by[0] * world.byFarEnd(i, 0) + by[1] * world.byFarEnd(i, Math.PI / 2);
+            }
+            return noise;
         }
     }
 

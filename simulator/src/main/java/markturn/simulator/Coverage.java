@@ -7,7 +7,7 @@ import markturn.survey.result.Position;
  * How well stated precisions hold, gathered over many jobs of known truth: how many 95 % ellipses and bands hold it, and the root mean
  * square of what should be standard normal deviates.
  */
-public final class Held {
+public final class Coverage {
     private static final double PLANE_95 = 5.991;
     private static final double LINE_95 = 1.96;
 
