@@ -98,15 +98,12 @@ public final class Campaigns {
         return new Tried(campaign, world, route.subList(1, stations + 1));
     }
 
-    /** A free station among some control marks, and from it two marks; on one of them a setup that goes on. */
-    public static Tried free(long seed, int marks, ClassOfWork.Preset work, Instrument instrument) {
-        Random random = new Random(seed);
-        World world = new World().with("F", 1000, 5000, 100);
-        Campaign campaign = campaign(seed, world, work, instrument);
+    /** Puts control marks around 1000, 5000, 60 to 180 m away, and enters them in the job: so many of the parts of the circle, in turn. */
+    static List<String> controlAround(Campaign campaign, World world, Random random, int marks, int parts) {
         List<String> control = new ArrayList<>();
         double first = 2 * Math.PI * random.nextDouble();
         for (int i = 0; i < marks; i++) {
-            double azimuth = first + 2 * Math.PI * (i + 0.4 * random.nextDouble()) / marks;
+            double azimuth = first + 2 * Math.PI * (i + 0.4 * random.nextDouble()) / parts;
             double length = 60 + 120 * random.nextDouble();
             String name = "C" + (i + 1);
             world.with(
@@ -117,6 +114,15 @@ public final class Campaigns {
             campaign.control(name);
             control.add(name);
         }
+        return control;
+    }
+
+    /** A free station among some control marks, and from it two marks; on one of them a setup that goes on. */
+    public static Tried free(long seed, int marks, ClassOfWork.Preset work, Instrument instrument) {
+        Random random = new Random(seed);
+        World world = new World().with("F", 1000, 5000, 100);
+        Campaign campaign = campaign(seed, world, work, instrument);
+        List<String> control = controlAround(campaign, world, random, marks, marks);
         world.with("P1", 1070, 5060, 103).with("P2", 960, 5080, 98).with("P3", 1100, 5130, 101);
         campaign.wanted("F").wanted("P1").wanted("P2").wanted("P3");
         campaign.free("S1", "F", control, List.of("P1", "P2"));

@@ -1,6 +1,5 @@
 package markturn.simulator;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -140,21 +139,8 @@ final class Slips {
         Random random = new Random(seed);
         World world = new World().with("F", 1000, 5000, 100);
         Campaign campaign = new Campaign(seed, world, WORK, Campaigns.instrument(2), Campaigns.prism(), 2);
-        List<String> control = new ArrayList<>();
         boolean free = slip.where() == Where.RESECTION_3 || slip.where() == Where.RESECTION_4;
-        double first = 2 * Math.PI * random.nextDouble();
-        for (int i = 0; i < marks; i++) {
-            double azimuth = first + 2 * Math.PI * (i + 0.4 * random.nextDouble()) / (marks == 2 ? 3 : marks);
-            double length = 60 + 120 * random.nextDouble();
-            String name = "C" + (i + 1);
-            world.with(
-                    name,
-                    1000 + length * Math.cos(azimuth),
-                    5000 + length * Math.sin(azimuth),
-                    100 + 8 * random.nextGaussian());
-            campaign.control(name);
-            control.add(name);
-        }
+        List<String> control = Campaigns.controlAround(campaign, world, random, marks, marks == 2 ? 3 : marks);
         if (free) {
             campaign.wanted("F");
         } else {
