@@ -144,6 +144,24 @@ class FreeStationTest {
                 .containsAnyOf("danger-circle", "resection-undetermined");
     }
 
+    /** Source: the danger circle, common practice: angles alone on it leave the station free to slide. */
+    @Test
+    void oneMillimetreOffTheCircleIsAStop() {
+        World world = AlderWeir.world();
+        double[] circle = circle(world, "PILLAR 1", "PILLAR 2", "PILLAR 3");
+        double azimuth = Math.toRadians(230);
+        double away = circle[2] + 0.001;
+        world.with("BAR 1", circle[0] + away * Math.cos(azimuth), circle[1] + away * Math.sin(azimuth), 40);
+        for (long seed = 1; seed <= 5; seed++) {
+            assertThat(Survey.compute(job(seed, List.of("PILLAR 1", "PILLAR 2", "PILLAR 3"), false, w -> world))
+                            .findings())
+                    .as("seed %d", seed)
+                    .anyMatch(f -> f.severity() == Finding.Severity.STOP
+                            && List.of("danger-circle", "weak-geometry", "resection-undetermined")
+                                    .contains(f.code()));
+        }
+    }
+
     private static double[] circle(World world, String a, String b, String c) {
         World.Place pa = world.at(a);
         double bn = world.at(b).northing() - pa.northing();
