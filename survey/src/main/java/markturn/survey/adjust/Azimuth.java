@@ -20,8 +20,6 @@ public record Azimuth(Place from, Place to, double value, double stdDev) impleme
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        Line line = Line.between(from, to, unknowns);
-        double squared = line.length() * line.length();
-        Line.bothEnds(from, to, -line.east() / squared, line.north() / squared, partial);
+        Line.turning(from, to, unknowns, partial);
     }
 }

@@ -21,9 +21,7 @@ public record Direction(Place from, Place to, int orientation, double value, dou
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        Line line = Line.between(from, to, unknowns);
-        double squared = line.length() * line.length();
-        Line.bothEnds(from, to, -line.east() / squared, line.north() / squared, partial);
+        Line.turning(from, to, unknowns, partial);
         partial.by(orientation, -1);
     }
 }

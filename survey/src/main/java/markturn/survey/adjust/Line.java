@@ -15,6 +15,13 @@ record Line(double north, double east, double length) {
         return Math.atan2(east, north);
     }
 
+    /** Hands on how the azimuth turns with both places. */
+    static void turning(Place from, Place to, double[] unknowns, Observed.Partial partial) {
+        Line line = between(from, to, unknowns);
+        double squared = line.length * line.length;
+        bothEnds(from, to, -line.east / squared, line.north / squared, partial);
+    }
+
     /** Hands on the partial derivatives by both places, given those by the far end. */
     static void bothEnds(Place from, Place to, double byNorth, double byEast, Observed.Partial partial) {
         one(to, byNorth, byEast, partial);
