@@ -63,7 +63,7 @@ public final class Campaigns {
             String back = i == 0 ? "A0" : "M" + (i - 1);
             campaign.occupy("S" + (i + 1), "M" + i, List.of(back), List.of("M" + (i + 1)), List.of(back));
         }
-        return new Tried(campaign, world, List.of("M" + setups));
+        return new Tried(campaign, world, List.of("M" + setups), false);
     }
 
     /** A loop on one control mark, oriented by another, closed on it and adjusted by a rule. */
@@ -95,7 +95,7 @@ public final class Campaigns {
                     List.of(route.get(i - 1)));
         }
         campaign.with(job -> job.with(new Traverse("Loop", route, rule, false)));
-        return new Tried(campaign, world, route.subList(1, stations + 1));
+        return new Tried(campaign, world, route.subList(1, stations + 1), false);
     }
 
     /** Puts control marks around 1000, 5000, 60 to 180 m away, and enters them in the job: so many of the parts of the circle, in turn. */
@@ -127,7 +127,7 @@ public final class Campaigns {
         campaign.wanted("F").wanted("P1").wanted("P2").wanted("P3");
         campaign.free("S1", "F", control, List.of("P1", "P2"));
         campaign.occupy("S2", "P1", List.of("F", "P2"), List.of("P3"), List.of());
-        return new Tried(campaign, world, List.of("F", "P1", "P2", "P3"));
+        return new Tried(campaign, world, List.of("F", "P1", "P2", "P3"), false);
     }
 
     /** A grid of marks 80 m apart, control at its corners, every mark occupied and every neighbour sighted. */
@@ -172,13 +172,17 @@ public final class Campaigns {
                 known.addAll(fore);
             }
         }
-        return new Tried(campaign, world, wanted);
+        return new Tried(campaign, world, wanted, true);
     }
 
     private static String name(int i, int j) {
         return "N" + i + "-" + j;
     }
 
-    /** A job of known truth, and the marks whose precision is to be tried. */
-    public record Tried(Campaign campaign, World world, List<String> marks) {}
+    /**
+     * A job of known truth, and the marks whose precision is to be tried.
+     *
+     * @param network whether it is to be adjusted as a whole
+     */
+    public record Tried(Campaign campaign, World world, List<String> marks, boolean network) {}
 }

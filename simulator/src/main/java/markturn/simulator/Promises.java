@@ -82,12 +82,11 @@ public final class Promises {
         final TreeMap<String, Integer> codes = new TreeMap<>();
 
         void take(Campaigns.Tried tried) {
-            boolean network = tried.marks().size() > 4 && tried.world().holds("N0-0");
             SurveyResult result = Survey.compute(
-                    network
+                    tried.network()
                             ? tried.campaign().job().with(new Network(true, false))
                             : tried.campaign().job());
-            if (network) {
+            if (tried.network()) {
                 result.measured()
                         .network()
                         .ifPresent(n -> n.marks()

@@ -30,6 +30,15 @@ class SlipsTest {
         assertThat(blamed).isLessThanOrEqualTo(Slips.ALL.size() * TRIALS / 100);
     }
 
+    // A constant of 48 mm also lowers or lifts what is seen steeply: that is the distances' doing, not the mark's.
+    @Test
+    void aConstantIsNotLaidOnTheElevationOfASoundMark() {
+        Slips.Score score = Slips.tried(new Slips.Slip(Slips.What.CONSTANT, Slips.Where.RESECTION_4), 8, 200);
+
+        assertThat(score.another()).as(score.toString()).isLessThanOrEqualTo(2);
+        assertThat(score.named()).as(score.toString()).isGreaterThanOrEqualTo(198);
+    }
+
     // At most 1 % of setups and 2 % of jobs are found fault with by chance; here of some hundred jobs.
     @ParameterizedTest
     @EnumSource(Preset.class)

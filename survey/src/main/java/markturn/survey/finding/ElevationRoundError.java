@@ -7,6 +7,7 @@ import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Limit;
 import markturn.survey.result.Observation;
+import markturn.survey.result.Resected.ScaleTrial;
 
 /** The elevation of one mark off, while the others agree; often by a round number that was typed wrong. */
 final class ElevationRoundError implements Rule {
@@ -35,6 +36,20 @@ final class ElevationRoundError implements Rule {
         // The whole error shows when the mark no longer pulls at the mean: v/r.
         double error = worst.residual() / worst.redundancy().getAsDouble();
         double limit = evidence.job().classOfWork().limit(Limit.RESECTION_ELEVATION);
+        double byDistances = byDistances(evidence, free, worst);
+        if (Math.abs(error - byDistances) <= limit) {
+            return Optional.of(Finding.of(
+                            "mark-disagrees",
+                            Severity.NOTE,
+                            free.name(),
+                            worst.target(),
+                            "The elevation of %s does not fit by %s: the distances that are off together make %s of it. Mend those first."
+                                    .formatted(
+                                            worst.target(),
+                                            evidence.words().difference(error),
+                                            evidence.words().difference(byDistances)))
+                    .with(Measure.LENGTH, error, limit));
+        }
         double round = 0;
         for (double candidate : ROUND) {
             if (Math.abs(Math.abs(error) - candidate) <= limit / 2) {
@@ -56,5 +71,33 @@ final class ElevationRoundError implements Rule {
                         worst.target(),
                         text)
                 .with(Measure.LENGTH, error, limit));
+    }
+
+    /**
+     * What distances that are all off by one constant or scale make of a mark's elevation, metres: each rise is off by the cosine of its
+     * zenith angle, and the station by what the others are off on the mean. 0 where the distances are sound or a mark is to blame.
+     */
+    private static double byDistances(Evidence evidence, Free free, Observation worst) {
+        Optional<ScaleTrial> trial = ScaleSuspect.suspected(evidence, free);
+        if (trial.isEmpty()) {
+            return 0;
+        }
+        double ofOthers = free.setup().observations().stream()
+                .filter(o -> o.used() && o.kind() == Observation.Kind.ELEVATION_DIFFERENCE)
+                .filter(o -> !o.target().equals(worst.target()))
+                .mapToDouble(o -> tooLow(free, trial.get(), o.target()))
+                .average()
+                .orElse(0);
+        return tooLow(free, trial.get(), worst.target()) - ofOthers;
+    }
+
+    /** How much lower than it is a mark was measured, metres. */
+    private static double tooLow(Free free, ScaleTrial trial, String target) {
+        return free.setup()
+                .sets(target)
+                .filter(s -> s.slope().isPresent() && s.zenith().isPresent())
+                .map(s -> trial.tooShort(s.slope().getAsDouble())
+                        * Math.cos(s.zenith().getAsDouble()))
+                .orElse(0.0);
     }
 }

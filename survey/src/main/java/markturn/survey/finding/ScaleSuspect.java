@@ -1,5 +1,6 @@
 package markturn.survey.finding;
 
+import java.util.Optional;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
@@ -16,12 +17,18 @@ final class ScaleSuspect implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.freeStations()
-                .filter(free -> free.resected().suspicion().isEmpty())
-                .flatMap(free -> free.resected().scale().stream()
+                .flatMap(free -> suspected(evidence, free).stream().map(trial -> found(evidence, free, trial)));
+    }
+
+    /** The common error of all distances that is said of a station, where no mark is to blame. */
+    static Optional<ScaleTrial> suspected(Evidence evidence, Free free) {
+        return free.resected().suspicion().isPresent()
+                ? Optional.empty()
+                : free.resected()
+                        .scale()
                         .filter(trial -> trial.isSuspect(
                                 free.farthestMark(),
-                                evidence.job().classOfWork().limit(Limit.BACKSIGHT_DISTANCE)))
-                        .map(trial -> found(evidence, free, trial)));
+                                evidence.job().classOfWork().limit(Limit.BACKSIGHT_DISTANCE)));
     }
 
     private static Finding found(Evidence evidence, Free free, ScaleTrial trial) {

@@ -137,7 +137,7 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
                     Math.sqrt(adjustment.covariance(fault, fault)),
                     1 - squares / before,
                     redundancy > 0 ? squares / redundancy : 0,
-                    redundancy < 1 || squares <= NetworkRun.chiSquare(redundancy),
+                    redundancy < 1 || squares <= NetworkRun.chiSquare(redundancy, NetworkRun.ONE_IN_A_HUNDRED),
                     trial.likeness(best));
         }
     }

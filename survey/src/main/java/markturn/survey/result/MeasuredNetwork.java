@@ -33,7 +33,7 @@ public record MeasuredNetwork(
      *
      * @param redundancy observations less unknowns
      * @param varianceFactor weighted squares by redundancy; empty without redundancy
-     * @param limit what chance alone exceeds once in a hundred
+     * @param limit what chance alone exceeds once in a thousand
      */
     public record Test(int redundancy, OptionalDouble varianceFactor, OptionalDouble limit) {
         public static final Test NONE = new Test(0, OptionalDouble.empty(), OptionalDouble.empty());

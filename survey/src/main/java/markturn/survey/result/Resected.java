@@ -126,6 +126,11 @@ public record Resected(
             return Math.min(squaresFree, squaresConstant);
         }
 
+        /** How much longer than it was measured a distance is by the better of both, metres. */
+        public double tooShort(double measured) {
+            return squaresConstant <= squaresFree ? constant : ppm * 1e-6 * measured;
+        }
+
         /**
          * Whether all distances are off together, beyond chance and by more than matters.
          *
