@@ -62,6 +62,17 @@ class IntersectionTest {
                 all(pair(NAMES[back], Role.BACKSIGHT, 1, circle(zero), circle(zero + Math.PI), length), more));
     }
 
+    /** A setup on one mark whose circle reads azimuths, with the azimuth of X. */
+    private static Setup azimuths(String on, String back, double toBack, double toX) {
+        return Jobs.setup(
+                "S" + on,
+                on,
+                back,
+                all(
+                        Jobs.pair(back, Role.BACKSIGHT, 1, circle(toBack), circle(toBack + Math.PI), 6870.9),
+                        level("X", toX)));
+    }
+
     private static List<Reading> direction(String target, double azimuth, String left, String right) {
         return List.of(
                 Jobs.reading(target, Role.DETAIL, 1, Face.LEFT, circle(azimuth), left, 0),
@@ -105,6 +116,22 @@ class IntersectionTest {
         assertThat(at.elevation().getAsDouble()).isCloseTo(20, within(1e-5));
         assertThat(result.measured().mark("X").orElseThrow().from()).hasValue(MeasuredSetup.SEVERAL);
         assertThat(result.measured().checks()).isEmpty();
+    }
+
+    // From memory: P. R. Wolf and C. D. Ghilani, Elementary Surveying, the intersection of two lines of known azimuth.
+    @Test
+    void theTextbooksTwoAzimuthsMeetAtItsPoint() {
+        double fromA = Math.toRadians(76 + 4 / 60.0 + 24 / 3600.0);
+        double fromB = Math.toRadians(141 + 30 / 60.0 + 16 / 3600.0);
+        double line = Math.atan2(7484.80 - 1425.07, 5209.64 - 1971.28);
+        Job job = job(List.of(azimuths("A", "B", line, fromA), azimuths("B", "A", line + Math.PI, fromB)))
+                .withMarks(List.of(
+                        Mark.control("A", 1971.28, 1425.07, OptionalDouble.empty(), "textbook"),
+                        Mark.control("B", 5209.64, 7484.80, OptionalDouble.empty(), "textbook"),
+                        Mark.named("X", Mark.Kind.LOCATED)));
+        Position at = at(Survey.compute(job), "X");
+        assertThat(at.northing()).isCloseTo(3759.83, within(0.006));
+        assertThat(at.easting()).isCloseTo(8637.85, within(0.006));
     }
 
     @Test

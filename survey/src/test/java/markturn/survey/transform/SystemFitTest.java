@@ -53,6 +53,30 @@ class SystemFitTest {
         assertThat(fit.stdDev().getAsDouble()).isLessThan(1e-9);
     }
 
+    // From memory: C. D. Ghilani and P. R. Wolf, Adjustment Computations, two-dimensional conformal transformation of
+    // photo to ground.
+    @Test
+    void theTextbooksPhotoComesDownOnItsGround() {
+        SystemFit fit = SystemFit.of(
+                        SystemFit.Kind.SCALE_FREE,
+                        List.of(
+                                new InBoth("A", at(-128.066, 121.622, 0), at(51089.20, 1049422.40, 0)),
+                                new InBoth("B", at(187.718, 141.228, 0), at(49659.30, 1049413.95, 0)),
+                                new InBoth("C", at(135.728, 175.802, 0), at(49884.95, 1049244.95, 0))))
+                .orElseThrow();
+        assertThat(fit.scale()).isCloseTo(4.51962, within(5e-6));
+        double rotation = 183 + 13 / 60.0 + 5 / 3600.0;
+        assertThat(Math.toDegrees(fit.turn())).isCloseTo(360 - rotation, within(0.1 / 3600));
+        Mark.Coordinates origin = fit.apply(at(0, 0, 0));
+        assertThat(origin.easting()).isCloseTo(1050003.715, within(5e-4));
+        assertThat(origin.northing()).isCloseTo(50542.131, within(5e-4));
+        double[][] computedLessGround = {{-0.029, 0.004}, {-0.077, 0.101}, {0.106, -0.105}};
+        for (int i = 0; i < 3; i++) {
+            assertThat(-fit.residuals().get(i).north()).isCloseTo(computedLessGround[i][0], within(6e-4));
+            assertThat(-fit.residuals().get(i).east()).isCloseTo(computedLessGround[i][1], within(6e-4));
+        }
+    }
+
     @Test
     void itIsLeastSquares() {
         List<InBoth> marks = marks(1.00002, 0.02, 7);
