@@ -30,6 +30,8 @@ public record Code(
         }
     }
 
+    private static final java.util.regex.Pattern ENDS_IN_NUMBER = java.util.regex.Pattern.compile("(.*?)(\\d{1,8})");
+
     /** Signs that differ in shape, so that no colour is needed; triangle, circle and dot belong to control, stations and plain detail. */
     public enum Sign {
         DOT,
@@ -68,6 +70,24 @@ public record Code(
             next++;
         }
         return next <= numbers.get().last() ? Optional.of(String.valueOf(next)) : Optional.empty();
+    }
+
+    /**
+     * The name that follows one typed by hand, where no code gives names: its number counted on, keeping leading zeros, or 2 behind it.
+     *
+     * @param last a name of the job
+     */
+    public static String after(Job job, String last) {
+        java.util.regex.Matcher parts = ENDS_IN_NUMBER.matcher(last);
+        String stem = parts.matches() ? parts.group(1) : last + " ";
+        String digits = parts.matches() ? parts.group(2) : "1";
+        int number = Integer.parseInt(digits);
+        String next;
+        do {
+            number++;
+            next = stem + ("%0" + digits.length() + "d").formatted(number);
+        } while (job.mark(next).isPresent());
+        return next;
     }
 
     /** The highest number already given under this code. */

@@ -67,7 +67,7 @@ record Choice(
                 .toList();
     }
 
-    private static Optional<Reading> lastDetail(Setup setup) {
+    static Optional<Reading> lastDetail(Setup setup) {
         return setup.readings().stream()
                 .filter(r -> r.stands() && r.role() == Reading.Role.DETAIL)
                 .reduce((earlier, later) -> later);

@@ -113,6 +113,10 @@ class DetailController {
                     pointing.get(),
                     offset,
                     book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED);
+            Optional<Again> again = Again.of(setup, reading).filter(a -> !book.holds(typed.get("key")));
+            if (again.isPresent() && !again.get().isMeant(typed.get("again"))) {
+                return faults(again.get().asked());
+            }
             return page(store(book, name, choice, reading, typed.get("key"), who), name, next(typed), model);
         } catch (Refused refused) {
             return faults(Map.of(refused.field().isEmpty() ? "circle" : refused.field(), refused.getMessage()));

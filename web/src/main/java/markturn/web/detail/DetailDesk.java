@@ -111,7 +111,7 @@ final class DetailDesk {
                 .or(() -> choice.built()
                         ? Code.plain("T").nextFree(job)
                         : choice.code().isEmpty()
-                                ? Optional.empty()
+                                ? Choice.lastDetail(setup.setup()).map(last -> Code.after(job, last.target()))
                                 : job.code(choice.code()).nextFree(job))
                 .orElse("");
         boolean joins = step.isEmpty() && !choice.built();

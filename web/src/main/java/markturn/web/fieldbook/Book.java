@@ -115,6 +115,11 @@ public final class Book {
         return places.keyOf(new Place(setup, index)).orElseThrow();
     }
 
+    /** Whether an entry of that key is stored. */
+    public boolean holds(String key) {
+        return entries.stream().anyMatch(e -> e.key().equals(key));
+    }
+
     /** The reading of that key. */
     public Optional<Reading> reading(String key) {
         return place(key)

@@ -104,7 +104,7 @@ public class FieldBook {
         Book next = transaction.execute(status -> {
             StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
             Book book = upTo(jobId, job.lastSequence());
-            if (book.entries().stream().anyMatch(e -> e.key().equals(key))) {
+            if (book.holds(key)) {
                 return book;
             }
             for (int i = 0; i < acts.size(); i++) {

@@ -26,11 +26,12 @@ export function say(sentence) {
   document.getElementById("message").textContent = sentence;
 }
 
-/** Puts the page the server answered in the place of this one. */
-export function replace(html) {
+/** Puts the page the server answered in the place of this one; before it comes up, what it settles is let go. */
+export function replace(html, settled = () => {}) {
   const answer = new DOMParser().parseFromString(html, "text/html");
   const fresh = answer.getElementById("content");
   if (!fresh?.dataset.url) return false;
+  settled();
   main().replaceWith(document.adoptNode(fresh));
   const way = answer.querySelector(".way");
   if (way) document.querySelector(".way")?.replaceWith(document.adoptNode(way));
@@ -63,6 +64,9 @@ export function showFaults(faults) {
       echo.classList.add("fault");
     }
   }
+  const again = document.getElementById("again");
+  if (again) again.value = faults.again ?? "";
+  delete faults.again;
   const elsewhere = Object.entries(faults).filter(([name]) => !FIELDS.includes(name)).map(([, sentence]) => sentence);
   say(elsewhere.join(" "));
   const first = FIELDS.find(name => faults[name]);
@@ -71,6 +75,12 @@ export function showFaults(faults) {
 
 function showWaiting(on) {
   document.getElementById("waiting").hidden = !on;
+}
+
+/** A line that is stored must not stand in the fields again: whoever booked it once more would store it twice. */
+function forgetTyped() {
+  localStorage.removeItem(waitingName());
+  localStorage.removeItem(typedName());
 }
 
 /** Sends what waits; keeps it while the server cannot be reached, or asks for the sign-in. */
@@ -84,9 +94,7 @@ async function send() {
       localStorage.removeItem(waitingName());
       showWaiting(false);
       showFaults(await answer.json());
-    } else if (answer.ok && !answer.redirected && replace(await answer.text())) {
-      localStorage.removeItem(waitingName());
-      localStorage.removeItem(typedName());
+    } else if (answer.ok && !answer.redirected && replace(await answer.text(), forgetTyped)) {
       showWaiting(false);
     } else {
       showWaiting(true);

@@ -108,6 +108,35 @@ class DetailDayTest {
     }
 
     @Test
+    void aNameTypedByHandIsBookedOnceAndMovesOn(House house) {
+        String id = demo(house);
+        int before = job(house, id).setup("S2").orElseThrow().readings().size();
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/detail/S2");
+        page.locator("#name").fill("GATE 07");
+        type(page, "60-00-00", "90-10-00", "22.500");
+        assertThat(page.locator("tr[data-line]").last()).containsText("GATE 07");
+        for (String field : new String[] {"#circle", "#zenith", "#slope"}) {
+            assertThat(page.locator(field)).hasValue("");
+        }
+        assertThat(page.locator("#name")).hasValue("2004");
+        page.locator("#book-act").click();
+        assertThat(page.locator("#echo-circle")).containsText("Empty");
+        Assertions.assertThat(job(house, id).setup("S2").orElseThrow().readings())
+                .hasSize(before + 1);
+        // The very same readings again: asked first, then stored where it is meant.
+        type(page, "60-00-00", "90-10-00", "22.500");
+        assertThat(page.locator("#message")).containsText("Again the same?");
+        assertThat(page.locator("#message")).containsText("GATE 07");
+        Assertions.assertThat(job(house, id).setup("S2").orElseThrow().readings())
+                .hasSize(before + 1);
+        page.locator("#book-act").click();
+        assertThat(page.locator("tr[data-line]").last()).containsText("2004");
+        Assertions.assertThat(job(house, id).setup("S2").orElseThrow().readings())
+                .hasSize(before + 2);
+    }
+
+    @Test
     void whatStandsBesideThePoleAndWhatCannotBeReached(House house) {
         String id = demo(house);
         Page page = house.signedIn("wren");
