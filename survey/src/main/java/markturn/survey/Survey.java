@@ -58,7 +58,7 @@ public final class Survey {
         List<MeasuredTraverse> traverses = new ArrayList<>();
         for (Traverse traverse : job.traverses()) {
             MeasuredTraverse run = TraverseRun.compute(
-                    job, traverse, pass.setups(), pass.positions().known(), mark -> isFixed(job, runs, mark));
+                    job, traverse, pass.setups(), pass.positions().known(), mark -> isFixed(job, runs, traverse, mark));
             traverses.add(run);
             if (traverse.adopt() && run.northing().isPresent()) {
                 adopt(job, run, pass.positions().known(), adopted, runs);
@@ -115,11 +115,20 @@ public final class Survey {
                                 && job.trueName(f.mark()).equals(mark));
     }
 
-    /** Whether a mark's coordinates are given or adopted: what a traverse may close on. */
-    private static boolean isFixed(Job job, Map<String, String> runs, String mark) {
+    /**
+     * Whether a mark's coordinates are given or adopted: what a traverse may close on. What was adopted from that very traverse is not: it
+     * would close on itself, and would no longer say what it was adopted for.
+     */
+    private static boolean isFixed(Job job, Map<String, String> runs, Traverse traverse, String mark) {
         return runs.containsKey(mark)
                 || job.mark(mark).flatMap(Mark::given).isPresent()
-                || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
+                || job.adopted().stream()
+                        .anyMatch(a ->
+                                job.trueName(a.mark()).equals(mark) && !a.from().equals(traverse.name()));
+    }
+
+    private static boolean isAdopted(Job job, String mark) {
+        return job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
     }
 
     /** The stations between start and end take their adjusted place; their precision stays what was carried, unless the rule gives one. */
@@ -131,7 +140,7 @@ public final class Survey {
             Map<String, String> runs) {
         for (int i = 1; i < run.stations().size() - 1; i++) {
             String mark = job.trueName(run.traverse().route().get(i));
-            if (isFixed(job, Map.of(), mark) || isGiven(job, mark)) {
+            if (isAdopted(job, mark) || isGiven(job, mark)) {
                 continue;
             }
             Position to = run.stations().get(i);
@@ -186,7 +195,11 @@ public final class Survey {
     /** The route of a traverse that the setups suggest; empty where there is none. */
     public static List<String> proposedRoute(SurveyResult computed) {
         Job job = computed.job();
-        return RouteProposal.of(job, computed.measured().setups(), mark -> isFixed(job, Map.of(), mark));
+        return RouteProposal.of(
+                job,
+                computed.measured().setups(),
+                mark -> isAdopted(job, mark)
+                        || job.mark(mark).flatMap(Mark::given).isPresent());
     }
 
     /**

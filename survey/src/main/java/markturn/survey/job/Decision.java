@@ -28,6 +28,10 @@ public record Decision(
     public static final String CORRECT_DRIFT = "correct-drift";
     /** Coordinates take their place by decision. */
     public static final String ADOPT = "adopt";
+    /** What was adopted from a run is taken back. */
+    public static final String WITHDRAW = "withdraw-adoption";
+    /** Key of {@link #on}: how the run that is adopted from closed then, in words. */
+    public static final String CLOSED = "closed";
     /** Marks, or parts of them, are left out of a resection. */
     public static final String LEAVE_OUT = "leave-out";
 

@@ -262,6 +262,13 @@ public record Job(
         return with(instruments, reflectors, marks, setups, added(adopted, more), decisions);
     }
 
+    /** The same job without what was adopted from a run. */
+    public Job withoutAdopted(String run) {
+        List<Adopted> others =
+                adopted.stream().filter(a -> !a.from().equals(run)).toList();
+        return with(instruments, reflectors, marks, setups, others, decisions);
+    }
+
     /** The same job with one satellite fix more. */
     public Job plus(SatelliteFix more) {
         return changed(draft -> draft.fixes = added(fixes, more));

@@ -112,7 +112,14 @@ public final class NetworkRun {
                 .filter(m -> m.given().isPresent() && m.stdDev().isEmpty())
                 .isPresent();
         return given
-                || job.adopted().stream().anyMatch(a -> job.trueName(a.mark()).equals(mark));
+                || job.adopted().stream()
+                        .anyMatch(a -> job.trueName(a.mark()).equals(mark) && !isOfThisJob(job, a.from()));
+    }
+
+    /** Whether the job itself computes that run: what its own readings gave must not hold them, or nothing would be left to test. */
+    private static boolean isOfThisJob(Job job, String run) {
+        return run.equals(MeasuredNetwork.RUN)
+                || job.traverses().stream().anyMatch(t -> t.name().equals(run));
     }
 
     /** The test of some adjusted parts together. */

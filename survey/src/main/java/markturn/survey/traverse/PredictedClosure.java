@@ -47,7 +47,7 @@ final class PredictedClosure {
      *
      * @param onward the sight that carries on from each station but the last
      * @param stations where they lie as carried
-     * @param closing the sight back along the last leg that the azimuth closes on; empty where it does not close
+     * @param closing the azimuth of the last leg that it closes on; empty where it does not close
      * @param turned how many angles share the angular misclosure
      */
     static Predicted of(
@@ -56,7 +56,7 @@ final class PredictedClosure {
             List<Route.Sight> onward,
             List<Leg> legs,
             List<Position> stations,
-            Optional<Route.Sight> closing,
+            Optional<ClosingAzimuth> closing,
             int turned) {
         PredictedClosure closure = new PredictedClosure(job, route, legs, stations);
         for (int i = 0; i < legs.size(); i++) {
@@ -96,12 +96,12 @@ final class PredictedClosure {
         }
     }
 
-    private void close(Route.Sight back) {
+    private void close(ClosingAzimuth on) {
+        Route.Sight back = on.back();
         int end = legs.size();
         boolean held =
                 route.isLoop() && back.setup() == route.onward(0).orElseThrow().setup();
-        of(back.setup().name() + " orientation").angles[end] -=
-                Math.sqrt(back.setup().orientationVariance().orElse(0));
+        of(back.setup().name() + " orientation").angles[end] -= Math.sqrt(on.variance());
         direction(end, back, end - 1, -1);
         if (held) {
             // The ray is held, not the azimuth it started with: that one cancels.

@@ -11,7 +11,6 @@ import java.util.function.Predicate;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
-import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.network.Figure;
 import markturn.survey.result.Covariance;
@@ -61,8 +60,8 @@ public final class TraverseRun {
         return new TraverseRun(job, traverse, setups, known, isFixed).measured();
     }
 
-    /** How the azimuth closes: carried minus known, how many angles that takes, and the sight it closes on. */
-    private record Closing(double misclosure, int angles, Route.Sight back) {}
+    /** How the azimuth closes: carried minus known, how many angles that takes, and what it closes on. */
+    private record Closing(double misclosure, int angles, ClosingAzimuth on) {}
 
     private MeasuredTraverse measured() {
         Position start = known.get(route.mark(0));
@@ -159,7 +158,7 @@ public final class TraverseRun {
                         onward,
                         list,
                         carried,
-                        closing.map(Closing::back),
+                        closing.map(Closing::on),
                         closing.map(Closing::angles).orElse(0)),
                 route.isLoop(),
                 Map.of(Traverse.Rule.COMPASS, carried),
@@ -179,23 +178,15 @@ public final class TraverseRun {
                 double knownBack = first.orientation().getAsDouble()
                         + held.get().direction().getAsDouble();
                 return Optional.of(new Closing(
-                        Angles.shortWay(carriedBack - knownBack), legs, new Route.Sight(first, held.get())));
+                        Angles.shortWay(carriedBack - knownBack),
+                        legs,
+                        ClosingAzimuth.asOriented(new Route.Sight(first, held.get()))));
             }
         }
         return route.back(legs)
-                .filter(b -> b.setup() != first && isOrientedByFixedMarks(b.setup()))
-                .map(b -> new Closing(
-                        Angles.shortWay(carriedBack
-                                - b.setup().orientation().getAsDouble()
-                                - b.direction().getAsDouble()),
-                        legs + 1,
-                        b));
-    }
-
-    private boolean isOrientedByFixedMarks(MeasuredSetup setup) {
-        return setup.orientation().isPresent()
-                && setup.setup().orientation() instanceof Setup.BySights by
-                && by.sights().stream().map(job::trueName).allMatch(isFixed);
+                .filter(b -> b.setup() != first)
+                .flatMap(b -> ClosingAzimuth.of(job, b, known, isFixed))
+                .map(on -> new Closing(Angles.shortWay(carriedBack - on.azimuth()), legs + 1, on));
     }
 
     private OptionalDouble length(int leg, Route.Sight onward) {

@@ -77,6 +77,11 @@ final class Assembly {
             case LEAVE_OUT -> changed(book, entry, job -> leftOut(job, entry, pieces));
             case TRAVERSE -> changed(book, entry, job -> routed(job, pieces.traverse(payload)));
             case ADOPT -> changed(book, entry, job -> adopted(job, payload, pieces));
+            case WITHDRAW ->
+                changed(
+                        book,
+                        entry,
+                        job -> withdrawn(job, payload.path("from").asString(""), payload.get("decision"), pieces));
             case FIX -> changed(book, entry, job -> fixed(job, pieces.fix(payload)));
             case FIX_STRUCK -> changed(book, entry, job -> struckFix(job, payload));
             case BREAK -> {
@@ -289,6 +294,13 @@ final class Assembly {
             adopting = adopting.plus(pieces.adopted(each));
         }
         return adopting.plus(pieces.decision(payload.get("decision")));
+    }
+
+    private static Job withdrawn(Job job, String run, JsonNode decision, Pieces pieces) {
+        if (job.adopted().stream().noneMatch(a -> a.from().equals(run))) {
+            throw new Refused("", "Nothing stands that was adopted from " + run);
+        }
+        return job.withoutAdopted(run).plus(pieces.decision(decision));
     }
 
     private static Job struckFix(Job job, JsonNode payload) {

@@ -28,6 +28,8 @@ public enum EntryKind {
     TRAVERSE("traverse"),
     /** Coordinates adopted by somebody with the reviewer's role: the one derived number that is kept, as a decision. */
     ADOPT("adopt"),
+    /** What was adopted from a run is withdrawn, with the reason: the marks are again what the job computes. */
+    WITHDRAW("withdraw"),
     /** A satellite fix of a mark. */
     FIX("fix"),
     /** A satellite fix struck out with a reason, or standing again without one. */

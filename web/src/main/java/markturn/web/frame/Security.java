@@ -50,7 +50,11 @@ class Security {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, BOOKING)
                         .hasRole(People.SURVEYOR)
-                        .requestMatchers(HttpMethod.POST, "/job/*/traverse/adopt", "/job/*/network/adopt")
+                        .requestMatchers(
+                                HttpMethod.POST,
+                                "/job/*/traverse/adopt",
+                                "/job/*/network/adopt",
+                                "/job/*/point/withdraw")
                         .hasRole(People.REVIEWER)
                         .anyRequest()
                         .authenticated())

@@ -2,6 +2,7 @@ package markturn.web.network;
 
 import java.security.Principal;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork;
@@ -21,10 +23,12 @@ import markturn.survey.result.MeasuredNetwork.Test;
 import markturn.survey.result.MeasuredNetwork.Worth;
 import markturn.survey.result.Moved;
 import markturn.survey.result.Observation;
+import markturn.survey.result.Position;
 import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.StandingAdoption;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
@@ -157,6 +161,11 @@ class NetworkController {
                         .orElse(
                                 "the control is no more than holds the figure in place: there is nothing more to compare"));
         model.addAttribute("onControl", verdict(network.test()));
+        Map<String, Position> now = new HashMap<>();
+        network.marks().forEach(m -> now.put(m.name(), m.position()));
+        model.addAttribute(
+                "adoption",
+                StandingAdoption.of(book.job(), MeasuredNetwork.RUN, now).orElse(null));
         model.addAttribute("next", next(network));
         model.addAttribute("drawing", NetworkDrawing.of(done.result(), network, words));
         model.addAttribute(
@@ -273,7 +282,13 @@ class NetworkController {
             model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
             return page(book, control, typed, model);
         }
-        Adoption adoption = new Adoption(MeasuredNetwork.RUN, Map.of("run", MeasuredNetwork.RUN));
+        Adoption adoption = new Adoption(
+                MeasuredNetwork.RUN,
+                Map.of(
+                        "run",
+                        MeasuredNetwork.RUN,
+                        Decision.CLOSED,
+                        verdict(done.network().test())));
         done.network().marks().stream()
                 .filter(m -> !isLocated(done.result(), m.name())
                         && book.job().mark(m.name()).flatMap(Mark::given).isEmpty())

@@ -10,6 +10,7 @@ import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Setup;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
@@ -96,6 +97,16 @@ class PointController {
                 .orElse(false);
     }
 
+    /** Where its coordinates come from; empty where it has none. */
+    private static String origin(MeasuredMark mark) {
+        String adopted =
+                mark.adjustedBy().map(run -> "Adopted from " + run + ".").orElse("");
+        String carried =
+                mark.from().map(setup -> "Carried from " + setup + ". ").orElse("");
+        boolean given = mark.position().isPresent() && mark.from().isEmpty() && adopted.isEmpty();
+        return carried + adopted + (given ? "Given: " + mark.mark().source() + "." : "");
+    }
+
     private static List<Taken> taken(Book book, MeasuredMark mark) {
         List<Taken> taken = new ArrayList<>();
         for (MeasuredSetup setup : book.result().measured().setups()) {
@@ -112,7 +123,22 @@ class PointController {
         MeasuredMark mark = book.result().measured().mark(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, "Coordinates");
         model.addAttribute("row", row(book, mark));
+        model.addAttribute("origin", origin(mark));
         model.addAttribute("taken", taken(book, mark));
+        model.addAttribute(
+                "orients",
+                book.job().setups().stream()
+                        .filter(s -> s.orientation().sights().stream()
+                                .map(book.job()::trueName)
+                                .anyMatch(mark.name()::equals))
+                        .map(Setup::name)
+                        .toList());
+        model.addAttribute(
+                "occupied",
+                book.job().setups().stream()
+                        .filter(s -> book.job().trueName(s.station()).equals(mark.name()))
+                        .map(Setup::name)
+                        .toList());
         model.addAttribute(
                 "checks",
                 book.result().measured().checks().stream()

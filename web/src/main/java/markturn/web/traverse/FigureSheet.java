@@ -3,7 +3,9 @@ package markturn.web.traverse;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.finding.Suspects;
@@ -15,6 +17,7 @@ import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
 import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.StandingAdoption;
 
 /** A traverse as its page shows it: verdict, misclosures, drawings, computation, suspects, other ends, the rules compared. */
 public record FigureSheet(
@@ -30,7 +33,8 @@ public record FigureSheet(
         Optional<Suspects.Elsewhere> endElsewhere,
         String closingSetup,
         String choice,
-        List<RuleRow> rulesCompared) {
+        List<RuleRow> rulesCompared,
+        Optional<StandingAdoption> adoption) {
     /** A misclosure that shows as nothing, metres. */
     private static final double NOTHING = 5e-5;
 
@@ -65,7 +69,27 @@ public record FigureSheet(
                         ? ""
                         : "The choice of rule changes nothing above %s here."
                                 .formatted(words.difference(run.largestDifference())),
-                rulesCompared(run));
+                rulesCompared(run),
+                StandingAdoption.of(job, run.name(), stations(job, run)));
+    }
+
+    private static Map<String, Position> stations(Job job, MeasuredTraverse run) {
+        Map<String, Position> stations = new HashMap<>();
+        for (int i = 0; i < run.stations().size(); i++) {
+            stations.put(
+                    job.trueName(run.traverse().route().get(i)), run.stations().get(i));
+        }
+        return stations;
+    }
+
+    /** How a run closes, as whoever adopts it sees it. */
+    static String closed(Job job, MeasuredTraverse run) {
+        Words words = new Words(job.units());
+        return verdict(job, run, words)
+                + (run.angular().isPresent()
+                        ? " Angles close by %s over %d angles."
+                                .formatted(words.small(run.angular().getAsDouble()), run.angles())
+                        : " No angle closes.");
     }
 
     /** The largest difference first. */

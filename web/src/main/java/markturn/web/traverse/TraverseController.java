@@ -10,6 +10,7 @@ import markturn.survey.Survey;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.OtherNames;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Traverse;
@@ -207,7 +208,8 @@ class TraverseController {
 
     /** Least squares tell how good a station is; the other rules do not, and then the least squares' figure stands for it. */
     private static Adoption adoption(Job job, MeasuredTraverse run) {
-        Adoption adoption = new Adoption(run.name(), Map.of("traverse", run.name()));
+        Adoption adoption =
+                new Adoption(run.name(), Map.of("traverse", run.name(), Decision.CLOSED, FigureSheet.closed(job, run)));
         Optional<List<Position>> adjusted = Optional.ofNullable(run.rules().get(Traverse.Rule.LEAST_SQUARES));
         for (int i = 1; i < run.stations().size() - 1; i++) {
             int station = i;

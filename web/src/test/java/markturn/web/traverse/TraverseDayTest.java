@@ -111,6 +111,34 @@ class TraverseDayTest {
         reviewer.getByText("Adopt them").click();
         reviewer.waitForURL("**/point");
         assertThat(reviewer.locator("main")).containsText("POND 2");
+        // Adopted coordinates keep their deviations and say where they come from.
+        assertThat(reviewer.locator("tr[data-mark='POND 2']")).containsText("adopted");
+        assertThat(reviewer.locator("tr[data-mark='POND 2'] td.triple").first())
+                .not()
+                .containsText("held");
+        // The run stands as it stood, beside what was adopted from it; the adoption is withdrawn by decision.
+        reviewer.navigate("/job/" + handedOver + "/traverse");
+        assertThat(reviewer.locator(".adoption")).containsText("It stood then: Closes by");
+        Assertions.assertThat(
+                        reviewer.locator(".adoption tbody tr td:nth-child(n+5)").allInnerTexts())
+                .allSatisfy(
+                        now -> Assertions.assertThat(Double.parseDouble(now)).isZero());
+        page.navigate("/job/" + handedOver + "/traverse");
+        page.locator(".adoption input[name=reason]").fill("not mine to withdraw");
+        page.getByText("Withdraw", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.locator("h1")).hasText("Not for this account");
+        reviewer.locator(".adoption input[name=reason]").fill("a pillar was moved");
+        reviewer.getByText("Withdraw", new Page.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(reviewer.locator(".adoption")).hasCount(0);
+        Job after = house.application()
+                .getBean(FieldBook.class)
+                .book(handedOver, "ida")
+                .job();
+        Assertions.assertThat(after.adopted()).isEmpty();
+        Assertions.assertThat(after.decisions())
+                .extracting(d -> d.what())
+                .containsSubsequence("adopt", "withdraw-adoption");
     }
 
     /** How far the rules put a station apart, by its place in their table, millimetres. */
