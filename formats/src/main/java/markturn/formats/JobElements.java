@@ -101,7 +101,8 @@ final class JobElements {
                 of.length("constant").orElse(0),
                 of.length("centringStdDev").orElse(0),
                 of.length("heightStdDev").orElse(0),
-                notch(of));
+                notch(of),
+                of.length("belowAntenna"));
         if (reflector.isReflectorless() && reflector.constant() != 0) {
             of.fault("constant", "a sight without reflector has no constant: expected 0");
         }
@@ -319,7 +320,8 @@ final class JobElements {
                 of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobElements::key) : SatelliteFix.Use.CHECK,
                 origin(of),
                 of.text("source"),
-                of.optionalText("struck"));
+                of.optionalText("struck"),
+                of.find("antennaHeight").map(JobElements::height));
     }
 
     static Adopted adopted(Element of) {

@@ -184,6 +184,7 @@ final class JobNodes {
                 .put("centringStdDev", length(of.centringStdDev()))
                 .put("heightStdDev", length(of.heightStdDev()));
         notch(to, of.notch());
+        putLength(to, "belowAntenna", of.belowAntenna());
         return to;
     }
 
@@ -346,6 +347,7 @@ final class JobNodes {
         to.put("mark", of.mark());
         coordinates(to, of.position());
         deviations(to.putObject("stdDev"), of.stdDev());
+        of.antennaHeight().ifPresent(h -> to.set("antennaHeight", height(h)));
         putText(to, "source", of.source());
         of.struck().ifPresent(reason -> to.put("struck", reason));
         return to.put("use", JobElements.key(of.use())).put("origin", JobElements.key(of.origin()));

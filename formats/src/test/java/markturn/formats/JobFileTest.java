@@ -7,10 +7,16 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import markturn.survey.Survey;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.junit.jupiter.api.Test;
@@ -42,6 +48,28 @@ class JobFileTest {
     void aJobFileSurvivesTheRoundTrip() throws FaultyFile {
         Job job = read(TWO_SETS);
         assertThat(JobFile.read(JobFile.write(job))).isEqualTo(job);
+    }
+
+    // The format, 17, as its text spells both.
+    @Test
+    void aCombinedPoleSurvivesTheRoundTrip() throws FaultyFile {
+        Job job = read(TWO_SETS);
+        Job pole = job.plus(new Reflector("Both", -0.03, 0.002, 0.002, Optional.empty(), OptionalDouble.of(0.274)))
+                .plus(new SatelliteFix(
+                                job.marks().get(0).name(),
+                                new Mark.Coordinates(1, 2, OptionalDouble.of(14.5)),
+                                new Mark.Deviations(0.01, 0.01, 0.02),
+                                SatelliteFix.Use.CHECK)
+                        .withAntennaHeight(Optional.of(MeasuredHeight.toAxis(2.274))));
+        JsonNode written = StrictJson.MAPPER.readTree(JobFile.write(pole));
+        assertThat(written.at("/fixes/0/antennaHeight/value").asString()).isEqualTo("2.274");
+        assertThat(written.at("/fixes/0/elevation").asString()).isEqualTo("14.5");
+        assertThat(written.get("reflectors")
+                        .get(pole.reflectors().size() - 1)
+                        .get("belowAntenna")
+                        .asString())
+                .isEqualTo("0.274");
+        assertThat(JobFile.read(JobFile.write(pole))).isEqualTo(pole);
     }
 
     @ParameterizedTest

@@ -5,6 +5,7 @@ import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Limit;
+import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 
 /** A closing sight that no longer agrees with the backsight: the circle has turned since. */
@@ -25,16 +26,30 @@ final class BacksightDrift implements Rule {
                             Severity.STOP,
                             out.setup(),
                             out.target(),
-                            "The closing sight on %s reads %s %s than the backsight; limit %s.%s Level and sight it again. %s"
+                            "The closing sight on %s reads %s %s than the backsight%s; limit %s.%s Level and sight it again. %s"
                                     .formatted(
                                             out.target(),
-                                            evidence.words().small(out.value()),
+                                            evidence.words().size(out.value()),
                                             out.value() > 0 ? "more" : "less",
+                                            circle(evidence.measured().setup(out.setup()), out.target()),
                                             evidence.words().small(out.limit()),
                                             effect,
                                             between(evidence, out.setup())))
                     .with(Measure.ARC, out.value(), out.limit());
         });
+    }
+
+    /** On which circle it was held against the backsight, where the circle was stepped between the sets. */
+    private static String circle(MeasuredSetup setup, String target) {
+        return setup.booked().zeros().size() < 2
+                ? ""
+                : setup.booked().fixes().stream()
+                        .filter(f ->
+                                f.role() == Reading.Role.CHECK && f.target().equals(target))
+                        .reduce((earlier, later) -> later)
+                        .map(f ->
+                                " on the circle of set " + f.pointings().bySet().firstKey())
+                        .orElse("");
     }
 
     private static String between(Evidence evidence, String setup) {

@@ -201,7 +201,7 @@ public final class BeforePickingUp {
                 .toList();
         if (!oneRay.isEmpty()) {
             loose.add(new Loose(
-                    String.join(", ", oneRay) + (oneRay.size() == 1 ? " rests" : " rest") + " on one ray.",
+                    String.join(", ", oneRay) + (oneRay.size() == 1 ? " is" : " are") + " seen from one setup only.",
                     "Sight " + (oneRay.size() == 1 ? "it" : "them")
                             + " again from the next setup; from here only a slip of reading would show.",
                     Optional.empty()));

@@ -1,8 +1,11 @@
 package markturn.survey.finding;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import markturn.survey.finding.Judgement.Verdict;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
@@ -27,29 +30,12 @@ public final class CheckTable {
         this.judgements = judgements;
     }
 
-    /** How a check came out. */
-    public enum Verdict {
-        WITHIN("not contradicted"),
-        OUT("differs"),
-        EMPTY("no position");
-
-        private final String words;
-
-        Verdict(String words) {
-            this.words = words;
-        }
-
-        /** The verdict in words. */
-        public String words() {
-            return words;
-        }
-    }
-
     /**
      * One check.
      *
      * @param first the setup that gave the position, or {@code given}
-     * @param planLimit metres; the larger of the class limit and what both precisions reach by chance
+     * @param verdict the worse of plan and elevation; empty where one of the sights gave no position
+     * @param planLimit metres, as it is judged
      * @param elevationLimit metres; empty without elevations
      * @param planMissed the smallest shift in the plan that would have shown four times in five, metres
      * @param elevationMissed the same up or down
@@ -61,7 +47,7 @@ public final class CheckTable {
     public record Row(
             Check check,
             String first,
-            Verdict verdict,
+            Optional<Verdict> verdict,
             OptionalDouble planLimit,
             OptionalDouble elevationLimit,
             OptionalDouble planMissed,
@@ -69,7 +55,17 @@ public final class CheckTable {
             String blind,
             Optional<Decision.SecondSight> decided,
             String decidedAt,
-            boolean decidable) {}
+            boolean decidable) {
+        /** The verdict in words. */
+        public String words() {
+            return verdict.map(Verdict::words).orElse("no position");
+        }
+
+        /** Whether it is over its limit. */
+        public boolean isOut() {
+            return verdict.filter(Verdict.OVER_LIMIT::equals).isPresent();
+        }
+    }
 
     /** The table, what differs first; sights back on what orients a setup test its circle and stand with the setup. */
     public static List<Row> of(Job job, Measured measured, List<Judgement> judgements) {
@@ -77,7 +73,7 @@ public final class CheckTable {
         return measured.checks().stream()
                 .filter(check -> !table.isSightBack(check))
                 .map(table::row)
-                .sorted(java.util.Comparator.comparing(row -> row.verdict() != Verdict.OUT))
+                .sorted(Comparator.comparing(row -> !row.isOut()))
                 .toList();
     }
 
@@ -89,17 +85,18 @@ public final class CheckTable {
     }
 
     private Row row(Check check) {
-        OptionalDouble plan = limit(Limit.SECOND_FIX_POSITION, check, check.plan());
-        OptionalDouble up = limit(Limit.SECOND_FIX_ELEVATION, check, check.elevationDifference());
-        boolean out = isBeyond(check.plan(), plan) || isBeyond(check.elevationDifference(), up);
+        Optional<Judgement> plan = judgement(Limit.SECOND_FIX_POSITION, check, check.plan());
+        Optional<Judgement> up = judgement(Limit.SECOND_FIX_ELEVATION, check, check.elevationDifference());
         Optional<MeasuredMark> mark = measured.mark(check.mark());
         String first = mark.flatMap(MeasuredMark::from).orElse(GIVEN);
         return new Row(
                 check,
                 first,
-                check.plan().isEmpty() ? Verdict.EMPTY : out ? Verdict.OUT : Verdict.WITHIN,
-                plan,
-                up,
+                Stream.concat(plan.stream(), up.stream())
+                        .map(Judgement::verdict)
+                        .max(Comparator.naturalOrder()),
+                limit(plan),
+                limit(up),
                 times(check.positionStdDev()),
                 times(check.elevationStdDev()),
                 blind(check, first),
@@ -111,22 +108,21 @@ public final class CheckTable {
                         .isPresent());
     }
 
-    private static boolean isBeyond(OptionalDouble value, OptionalDouble limit) {
-        return value.isPresent() && limit.isPresent() && Math.abs(value.getAsDouble()) > limit.getAsDouble();
-    }
-
     private static OptionalDouble times(OptionalDouble stdDev) {
         return stdDev.isPresent() ? OptionalDouble.of(Observation.DETECTABLE_FACTOR * stdDev.getAsDouble()) : stdDev;
     }
 
-    private OptionalDouble limit(Limit quantity, Check check, OptionalDouble value) {
+    private static OptionalDouble limit(Optional<Judgement> of) {
+        return of.map(j -> OptionalDouble.of(j.limit())).orElse(OptionalDouble.empty());
+    }
+
+    private Optional<Judgement> judgement(Limit quantity, Check check, OptionalDouble value) {
         return judgements.stream()
                 .filter(j -> j.quantity() == quantity
                         && j.target().equals(check.mark())
                         && (j.setup().equals(check.from()) || j.setup().isEmpty())
                         && value.isPresent()
                         && Math.abs(Math.abs(j.value()) - Math.abs(value.getAsDouble())) < 1e-12)
-                .mapToDouble(Judgement::limit)
                 .findFirst();
     }
 
@@ -187,16 +183,27 @@ public final class CheckTable {
 
     /** The whole table in a sentence. */
     public static String sentence(List<Row> rows) {
-        long out = rows.stream().filter(r -> r.verdict() == Verdict.OUT).count();
+        long out = rows.stream().filter(Row::isOut).count();
+        long beyond = rows.stream()
+                .filter(r -> r.verdict().filter(Verdict.BEYOND_CHANCE::equals).isPresent())
+                .count();
         long own = rows.stream().filter(r -> r.check().from().equals(r.first())).count();
         if (rows.isEmpty()) {
             return "Nothing has been sighted a second time: no located point and no new mark is tested.";
         }
         String first = out == 0
-                ? "%d %s, none contradicts what it tested."
-                        .formatted(rows.size(), rows.size() == 1 ? "check" : "checks")
-                : "%d of %d %s differ by more than both precisions allow."
-                        .formatted(out, rows.size(), rows.size() == 1 ? "check" : "checks");
+                ? "%d %s, none over its limit%s."
+                        .formatted(
+                                rows.size(),
+                                rows.size() == 1 ? "check" : "checks",
+                                beyond == 0 ? "" : "; %d beyond what chance explains".formatted(beyond))
+                : "%d of %d %s %s over %s limit."
+                        .formatted(
+                                out,
+                                rows.size(),
+                                rows.size() == 1 ? "check" : "checks",
+                                out == 1 ? "is" : "are",
+                                out == 1 ? "its" : "their");
         return own == 0
                 ? first
                 : first + " %d from the very setup that gave the position: they test only the pointing.".formatted(own);

@@ -13,7 +13,18 @@ import markturn.survey.finding.Finding.Severity;
 final class Explanations {
     /** What a finding makes likely at the same target of the same setup, by code. */
     private static final Map<String, Set<String>> EXPLAINS = Map.of(
-            "faces-differ", Set.of("set-residual", "half-set-closure"),
+            "faces-differ",
+                    Set.of(
+                            "set-residual",
+                            "half-set-closure",
+                            "backsight-drift",
+                            "backsight-distance",
+                            "backsight-elevation",
+                            "elevation-round-error",
+                            "second-fix",
+                            "both-ways-differ"),
+            "set-residual", Set.of("backsight-drift"),
+            "backsight-drift", Set.of("second-fix"),
             "mark-disagrees", Set.of("backsight-distance", "backsight-elevation"),
             "marks-disagree", Set.of("backsight-distance"),
             "backsight-other-mark", Set.of("backsight-distance", "backsight-elevation"));
@@ -25,7 +36,8 @@ final class Explanations {
     private Explanations() {}
 
     /** The findings, those that others explain folded. */
-    static List<Finding> fold(List<Finding> found) {
+    static List<Finding> fold(List<Finding> findings) {
+        List<Finding> found = OneHeight.told(findings);
         return found.stream()
                 .map(finding -> cause(finding, found)
                         .map(cause -> finding.explainedBy(cause))

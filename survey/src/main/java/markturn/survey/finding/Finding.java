@@ -84,6 +84,11 @@ public record Finding(
                 reopened);
     }
 
+    /** The same in other words. */
+    Finding saying(String words) {
+        return new Finding(code, severity, setup, target, words, measure, value, limit, answer, reopened);
+    }
+
     /** The same as a note, folded under the one that explains it. */
     Finding explainedBy(Finding cause) {
         return new Finding(

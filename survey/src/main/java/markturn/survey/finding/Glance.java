@@ -7,18 +7,20 @@ import java.util.Set;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Resected;
 
 /**
  * A job at a glance, for whoever has to answer for it.
  *
  * @param proved marks that something independent has tested, with what that was
  * @param oneSight marks that rest on one sight
- * @param untested control that nothing in this job proves: not tested, or contradicted
+ * @param untested control that nothing in this job proves: not tested, or over its limit
  * @param accepted findings that were accepted against a limit, with who and why
  * @param selfReviewed what was accepted or adopted by who observed it
  * @param open stops that nobody has answered
@@ -68,17 +70,19 @@ public record Glance(
     }
 
     private static final class Looking {
-        /** The standard normal deviate of 0.1 %, both ends: beyond it is no chance. */
-        private static final double CHANCE = NormalDistribution.twoSided(0.001);
+        /** A shift of one of two marks along the line between them can stay invisible: a station on two is not proved. */
+        private static final int TWO_PROVE_NOTHING = 2;
 
         private final Job job;
         private final Measured measured;
+        private final List<Judgement> judgements;
         private final List<CheckTable.Row> checks;
         private final Words words;
 
         Looking(Job job, Measured measured, List<Judgement> judgements) {
             this.job = job;
             this.measured = measured;
+            this.judgements = judgements;
             this.checks = CheckTable.of(job, measured, judgements);
             this.words = new Words(job.units());
         }
@@ -147,22 +151,24 @@ public record Glance(
             return measured.setups().stream()
                     .filter(s -> s.setup().isFree()
                             && job.trueName(s.setup().station()).equals(mark.name())
-                            && s.redundancy().orElse(0) > 0)
+                            && s.redundancy().orElse(0) > 0
+                            && usedMarks(s) > TWO_PROVE_NOTHING)
                     .map(s -> "resected from %d marks, redundancy %d"
-                            .formatted(
-                                    s.resected()
-                                            .map(r -> r.sights().stream()
-                                                    .filter(sight -> sight.isUsed())
-                                                    .count())
-                                            .orElse(0L),
-                                    s.redundancy().getAsInt()))
+                            .formatted(usedMarks(s), s.redundancy().getAsInt()))
                     .findFirst();
+        }
+
+        private static long usedMarks(MeasuredSetup setup) {
+            return setup.resected().map(Resected::sights).orElse(List.of()).stream()
+                    .filter(Resected.Sighted::isUsed)
+                    .count();
         }
 
         private Optional<String> seenAgain(MeasuredMark mark) {
             return checks.stream()
                     .filter(row -> row.check().mark().equals(mark.name())
-                            && row.verdict() == CheckTable.Verdict.WITHIN
+                            && row.verdict().isPresent()
+                            && !row.isOut()
                             && !row.check().from().equals(row.first()))
                     .map(row -> "seen from %s too, %s apart"
                             .formatted(
@@ -173,8 +179,8 @@ public record Glance(
 
         private Optional<String> contradiction(MeasuredMark mark) {
             return checks.stream()
-                    .filter(row -> row.check().mark().equals(mark.name()) && row.verdict() == CheckTable.Verdict.OUT)
-                    .map(row -> "contradicted from %s by %s"
+                    .filter(row -> row.check().mark().equals(mark.name()) && row.isOut())
+                    .map(row -> "seen from %s it lies %s off, over its limit"
                             .formatted(
                                     row.check().from(),
                                     words.difference(row.check().plan().orElse(0))))
@@ -193,10 +199,11 @@ public record Glance(
             return setup.backsights().stream()
                     .filter(b -> job.trueName(b.target()).equals(mark.name())
                             && b.distanceDifference().isPresent()
-                            && Math.abs(b.distanceDifference().getAsDouble())
-                                    <= Math.max(
-                                            job.classOfWork().limit(markturn.survey.job.Limit.BACKSIGHT_DISTANCE),
-                                            CHANCE * b.distanceStdDev().orElse(0)))
+                            && judgements.stream()
+                                    .noneMatch(j -> j.quantity() == Limit.BACKSIGHT_DISTANCE
+                                            && j.setup().equals(setup.name())
+                                            && j.target().equals(b.target())
+                                            && j.isOut()))
                     .map(b -> "its distance compared at %s, %s off"
                             .formatted(
                                     setup.name(),

@@ -22,7 +22,7 @@ import markturn.survey.result.Resected;
 import markturn.survey.result.SetAbstract;
 
 /**
- * Every tested quantity of a job with the limit that judges it: the larger of the class limit and what chance reaches. Chance is 0.1 % per
+ * Every tested quantity of a job with the limit that judges it: as somebody typed it, or the larger of the class limit and what chance reaches. Chance is 0.1 % per
  * setup (3.3 sigma for a single test), shared among the setup's tests, so that clean work raises no alarm.
  */
 public final class Judgements {
@@ -74,7 +74,10 @@ public final class Judgements {
                             test.set(),
                             test.value(),
                             classLimit,
-                            Math.max(classLimit, chance));
+                            job.classOfWork().isTyped(test.quantity()),
+                            chance,
+                            test.sigma(),
+                            test.pairs());
                 })
                 .toList();
     }

@@ -24,9 +24,9 @@ final class Legs {
     /** Chance of a false alarm per setup, shared among some ten legs and rises that meet there. */
     private static final double ALPHA = 0.001 / 10;
 
-    /** What a leg's lengths or height differences may differ by both ways, metres: the larger of the class limit and chance. */
+    /** What a leg's lengths or height differences may differ by both ways, metres: as typed, or the larger of the class limit and chance. */
     static double bothWaysLimit(Job job, Limit quantity, double stdDev) {
-        return Math.max(job.classOfWork().limit(quantity), NormalDistribution.twoSided(ALPHA) * stdDev);
+        return job.classOfWork().judged(quantity, NormalDistribution.twoSided(ALPHA) * stdDev);
     }
 
     static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {

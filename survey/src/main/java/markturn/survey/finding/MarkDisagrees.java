@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Limit;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.result.Resected.Suspicion;
 
@@ -11,6 +12,30 @@ import markturn.survey.result.Resected.Suspicion;
 final class MarkDisagrees implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
+        return Stream.concat(byTheirTests(evidence), byTypedLimit(evidence));
+    }
+
+    /** A residual that somebody's own limit does not allow, whatever chance and the marks' tests say. */
+    private static Stream<Finding> byTypedLimit(Evidence evidence) {
+        return evidence.out(Limit.RESECTION_POSITION)
+                .filter(Judgement::typed)
+                .filter(j -> Free.scrutinised(evidence.measured()).stream()
+                        .noneMatch(free -> free.name().equals(j.setup())
+                                && free.resected().suspicion().isPresent()))
+                .map(j -> Finding.of(
+                                "mark-disagrees",
+                                Severity.STOP,
+                                j.setup(),
+                                j.target(),
+                                "%s lies %s from where the other marks put it; the limit typed for this job is %s. Point at it again, look whether it leans and at its target's height."
+                                        .formatted(
+                                                j.target(),
+                                                evidence.words().difference(j.value()),
+                                                evidence.words().difference(j.limit())))
+                        .with(Measure.LENGTH, j.value(), j.limit()));
+    }
+
+    private static Stream<Finding> byTheirTests(Evidence evidence) {
         return Free.scrutinised(evidence.measured()).stream()
                 .filter(free -> free.resected().suspicion().isPresent())
                 .filter(free -> free.resected().swapped().isEmpty())

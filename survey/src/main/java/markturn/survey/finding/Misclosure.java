@@ -22,7 +22,7 @@ final class Misclosure implements Rule {
             return Optional.empty();
         }
         double value = of.angular().getAsDouble();
-        double limit = TraverseLimits.angular(of);
+        double limit = TraverseLimits.angular(evidence.job(), of);
         return Math.abs(value) <= limit
                 ? Optional.empty()
                 : Optional.of(stop(

@@ -31,7 +31,7 @@ final class OneRay implements Rule {
                                 ? ""
                                 : m.from().get(),
                         m.name(),
-                        "%s is fixed by one ray from %s: a slip in it would not show. Sight it from a second setup before anything is built on it."
+                        "%s is seen from one setup only, %s: a slip there would not show. Sight it from a second setup before anything is built on it."
                                 .formatted(m.name(), m.from().get())));
     }
 

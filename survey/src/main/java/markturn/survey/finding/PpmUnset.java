@@ -38,7 +38,9 @@ final class PpmUnset implements SetupRule {
                         Severity.WARN,
                         setup.name(),
                         "",
-                        "No temperature and pressure are booked, and the longest line is %s: 20 ppm would be %s on it. Read both and enter them."
+                        (setup.setup().atmosphere().isPresent()
+                                        ? "Temperature and pressure are booked, but nothing can be computed from them: the instrument has no wavelength. The longest line is %s: 20 ppm would be %s on it. Enter the wavelength with the instrument."
+                                        : "No temperature and pressure are booked, and the longest line is %s: 20 ppm would be %s on it. Read both and enter them.")
                                 .formatted(
                                         evidence.words().line(longest.getAsDouble()),
                                         evidence.words().difference(effect)))

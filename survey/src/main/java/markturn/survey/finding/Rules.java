@@ -67,7 +67,8 @@ public final class Rules {
             new WeakIntersection(),
             new Coaxing(),
             new NothingChecked(),
-            new CannotHoldClass());
+            new CannotHoldClass(),
+            new TypedLimit());
 
     private static final List<SetupRule> OF_SETUPS = ALL.stream()
             .filter(SetupRule.class::isInstance)
@@ -88,6 +89,7 @@ public final class Rules {
         before.look(OF_SETUPS, GATHERING, evidence);
         List<Finding> found = ALL.stream()
                 .flatMap(rule -> before.found(rule, evidence).stream())
+                .map(finding -> TypedLimit.beside(finding, evidence.out()))
                 .toList();
         before.done();
         return answers.applyTo(Explanations.fold(found)).stream()

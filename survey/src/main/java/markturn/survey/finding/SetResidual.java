@@ -16,7 +16,7 @@ final class SetResidual implements Rule {
                                 Severity.STOP,
                                 out.setup(),
                                 out.target(),
-                                "Set %d of %s departs from the mean by %s; limit %s, out by %s. Observe the set again, or strike it out with a reason."
+                                "Set %d of %s departs from the mean by %s, over its limit of %s by %s. Observe the set again, or strike it out with a reason."
                                         .formatted(
                                                 out.set().getAsInt(),
                                                 out.target(),

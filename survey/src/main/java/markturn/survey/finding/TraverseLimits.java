@@ -5,28 +5,40 @@ import markturn.survey.job.Limit;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 
-/** The limits a traverse is judged by: the larger of the class limit and what chance reaches in 0.1 % of traverses. */
+/** The limits a traverse is judged by: as somebody typed them, or the larger of the class limit and what chance reaches in 0.1 % of traverses. */
 public final class TraverseLimits {
     private static final double CHANCE = NormalDistribution.twoSided(0.001);
 
     private TraverseLimits() {}
 
     /** Of the angular misclosure, radians; the traverse must close in angle. */
-    public static double angular(MeasuredTraverse of) {
-        return Math.max(of.angularLimit().orElse(0), CHANCE * of.predicted().angular());
+    public static double angular(Job job, MeasuredTraverse of) {
+        return judged(
+                job,
+                Limit.ANGULAR_MISCLOSURE,
+                of.angularLimit().orElse(0),
+                of.predicted().angular());
     }
 
     /** Of the linear misclosure, metres. */
     public static double linear(Job job, MeasuredTraverse of) {
         double byClass = of.length().orElse(0) / job.classOfWork().limit(Limit.LINEAR_MISCLOSURE);
-        return Math.max(byClass, CHANCE * of.predicted().plan().ellipse().semiMajor());
+        return judged(
+                job,
+                Limit.LINEAR_MISCLOSURE,
+                byClass,
+                of.predicted().plan().ellipse().semiMajor());
     }
 
     /** Of the elevation misclosure, metres: so much for each root of a leg. */
     public static double elevation(Job job, MeasuredTraverse of) {
         double byClass = job.classOfWork().limit(Limit.ELEVATION_MISCLOSURE)
                 * Math.sqrt(of.legs().size());
-        return Math.max(byClass, CHANCE * of.predicted().elevation());
+        return judged(job, Limit.ELEVATION_MISCLOSURE, byClass, of.predicted().elevation());
+    }
+
+    private static double judged(Job job, Limit quantity, double byClass, double stdDev) {
+        return job.classOfWork().isTyped(quantity) ? byClass : Math.max(byClass, CHANCE * stdDev);
     }
 
     /** Of the two lengths of a leg that was measured both ways, metres: the limit by which {@code both-ways-differ} is judged. */
@@ -56,6 +68,6 @@ public final class TraverseLimits {
                 || of.northing().isPresent()
                         && (of.linear().getAsDouble() > linear(job, of)
                                 || (of.angular().isPresent()
-                                        && Math.abs(of.angular().getAsDouble()) > angular(of)));
+                                        && Math.abs(of.angular().getAsDouble()) > angular(job, of)));
     }
 }

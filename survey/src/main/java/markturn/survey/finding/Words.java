@@ -74,6 +74,17 @@ public record Words(Units units) {
         return points[(int) Math.round(Angles.onCircle(azimuth) / (Math.PI / 4)) % 8];
     }
 
+    /** How often something happens, in words.
+     *
+     * @param probability above 0, at most 1
+     */
+    public static String often(double probability) {
+        if (probability > 0.5) {
+            return Math.round(10 * probability) + " of 10";
+        }
+        return "1 of " + Math.round(1 / probability);
+    }
+
     /** A finite number with that many decimals and a point; what rounds to zero has no sign. */
     public static String number(double amount, int decimals) {
         return BigDecimal.valueOf(amount)

@@ -43,6 +43,16 @@ public record ClassOfWork(Preset preset, Map<Limit, Double> overrides) {
         return new ClassOfWork(preset, Map.of());
     }
 
+    /** Whether somebody typed that limit: a client's or an authority's, to be judged exactly as it is. */
+    public boolean isTyped(Limit limit) {
+        return overrides.containsKey(limit);
+    }
+
+    /** What judges a quantity of which chance reaches so much: the limit as typed, else the larger of the class's and chance. */
+    public double judged(Limit limit, double chance) {
+        return isTyped(limit) ? limit(limit) : Math.max(limit(limit), chance);
+    }
+
     /** The limit in force: radians, metres, minutes or a plain number. */
     public double limit(Limit limit) {
         return overrides.getOrDefault(limit, limit.preset(preset));

@@ -28,6 +28,10 @@ public record Decision(
     public static final String CORRECT_DRIFT = "correct-drift";
     /** Coordinates take their place by decision. */
     public static final String ADOPT = "adopt";
+    /** Given coordinates are corrected, or withdrawn; before and after say how. */
+    public static final String CORRECT_CONTROL = "correct-control";
+    /** A setup at which nothing was booked is taken back. */
+    public static final String REMOVE_SETUP = "remove-setup";
     /** What was adopted from a run is taken back. */
     public static final String WITHDRAW = "withdraw-adoption";
     /** Key of {@link #on}: how the run that is adopted from closed then, in words. */

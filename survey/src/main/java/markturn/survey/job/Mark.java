@@ -108,6 +108,11 @@ public record Mark(
         return new Mark(name, kind, Optional.of(at), stdDev, from, found, code, sameAs, joining, by);
     }
 
+    /** The same without given coordinates: a mark that is to be fixed. */
+    public Mark withoutGiven() {
+        return new Mark(name, Kind.NEW, Optional.empty(), Optional.empty(), source, found, code, sameAs, joining, by);
+    }
+
     /** The same under another code. */
     public Mark withCode(String other) {
         return new Mark(name, kind, given, stdDev, source, found, other, sameAs, joining, by);

@@ -91,7 +91,7 @@ public final class Positions {
             if (fix.use() == SatelliteFix.Use.CHECK) {
                 toCompare.add(fix);
             } else if (!known.containsKey(mark)) {
-                put(mark, Position.known(fix.position(), fix.stdDev()));
+                put(mark, Position.known(fix.ofMark(), fix.stdDev()));
                 from.put(mark, from(fix));
             }
         }
@@ -273,7 +273,7 @@ public final class Positions {
             if (!known.containsKey(job.trueName(fix.mark()))) {
                 continue;
             }
-            Position seen = Position.known(fix.position(), fix.stdDev());
+            Position seen = Position.known(fix.ofMark(), fix.stdDev());
             all.add(compare(
                     job.trueName(fix.mark()),
                     from(fix),

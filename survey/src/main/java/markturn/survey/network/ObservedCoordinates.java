@@ -45,7 +45,7 @@ final class ObservedCoordinates {
         job.standingFixes().stream()
                 .filter(fix -> fix.use() == SatelliteFix.Use.OBSERVATION
                         && job.trueName(fix.mark()).equals(name))
-                .forEach(fix -> all.add(new Seen(fix.position(), fix.stdDev())));
+                .forEach(fix -> all.add(new Seen(fix.ofMark(), fix.stdDev())));
         return all;
     }
 }

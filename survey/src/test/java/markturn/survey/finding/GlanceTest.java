@@ -63,7 +63,7 @@ class GlanceTest {
         assertThat(why(glance.oneSight(), "q")).isEqualTo("one sight from S1");
         assertThat(why(glance.oneSight(), "T1")).isEqualTo("one sight from S1");
         // D is 141.421 m away and was read 142: control that is contradicted is not proved.
-        assertThat(why(glance.untested(), "D")).isEqualTo("contradicted from S1 by 579 mm");
+        assertThat(why(glance.untested(), "D")).isEqualTo("seen from S1 it lies 579 mm off, over its limit");
         assertThat(glance.unproved()).containsExactly("S1", "S2");
         assertThat(glance.sentence()).contains("open");
     }

@@ -243,6 +243,21 @@ class CarryTest {
                 .isEqualTo(job);
     }
 
+    // The format, 17: with the antenna's height over the mark, the elevation is the antenna's and the mark lies that
+    // much lower.
+    @Test
+    void theMarkLiesBelowTheAntenna() {
+        SatelliteFix seen = new SatelliteFix(
+                "T2",
+                new Mark.Coordinates(1200, 5200, OptionalDouble.of(14.345)),
+                new Mark.Deviations(0.01, 0.01, 0.02),
+                SatelliteFix.Use.OBSERVATION);
+        Job job = Jobs.with(List.of()).plus(Mark.named("T2", Mark.Kind.NEW));
+        SurveyResult result = Survey.compute(job.plus(seen.withAntennaHeight(Optional.of(MeasuredHeight.toAxis(2)))));
+        assertThat(position(result, "T2").elevation().getAsDouble()).isCloseTo(12.345, within(1e-9));
+        assertThat(position(Survey.compute(job.plus(seen)), "T2").elevation()).hasValue(14.345);
+    }
+
     private static SatelliteFix fix(String mark, double north, double east) {
         return fix(mark, north, east, SatelliteFix.Use.CHECK);
     }

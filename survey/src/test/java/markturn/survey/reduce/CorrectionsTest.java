@@ -250,6 +250,6 @@ class CorrectionsTest {
         SurveyResult result = Survey.compute(Jobs.with(readings));
         List<BeforePickingUp.Loose> loose = BeforePickingUp.of(result.job(), result.measured(), "S1", Optional.empty());
         assertThat(loose).extracting(l -> l.sight().orElse("")).contains("B", "D", "");
-        assertThat(loose.toString()).contains("T1 rests on one ray").contains("Closing sight");
+        assertThat(loose.toString()).contains("T1 is seen from one setup only").contains("Closing sight");
     }
 }

@@ -1,0 +1,73 @@
+package markturn.survey.finding;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.BinaryOperator;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Limit;
+
+/** A limit that somebody typed is judged exactly as typed; what chance alone does to it is said once for each, and beside each finding. */
+final class TypedLimit implements Rule {
+    /** Rarer than this chance is not worth a word. */
+    private static final double RARE = 0.005;
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        Map<Limit, Judgement> oftenest = evidence.judgements().stream()
+                .filter(j -> j.typed() && j.oftenByChance() > RARE)
+                .collect(Collectors.toMap(
+                        Judgement::quantity,
+                        Function.identity(),
+                        BinaryOperator.maxBy(Comparator.comparingDouble(Judgement::oftenByChance)),
+                        TreeMap::new));
+        return oftenest.values().stream()
+                .map(j -> Finding.of(
+                                "typed-limit",
+                                Severity.NOTE,
+                                "",
+                                "",
+                                "The limit of %s for %s is judged as somebody typed it. With these instruments chance alone exceeds it in %s: sound work will be stopped. More sets, a better instrument, or a word with whoever set it."
+                                        .formatted(
+                                                amount(evidence, j),
+                                                j.quantity()
+                                                        .name()
+                                                        .toLowerCase(Locale.ROOT)
+                                                        .replace('_', ' '),
+                                                Words.often(j.oftenByChance())))
+                        .with(
+                                j.quantity().dimension() == Limit.Dimension.ARC ? Measure.ARC : Measure.LENGTH,
+                                j.chance(),
+                                j.limit()));
+    }
+
+    private static String amount(Evidence evidence, Judgement judgement) {
+        return judgement.quantity().dimension() == Limit.Dimension.ARC
+                ? evidence.words().small(judgement.limit())
+                : evidence.words().difference(judgement.limit());
+    }
+
+    /** A finding with what chance does to the typed limit that it was held against; any other as it is. */
+    static Finding beside(Finding finding, List<Judgement> out) {
+        Optional<Judgement> judged = finding.value().isEmpty()
+                ? Optional.empty()
+                : out.stream()
+                        .filter(j -> j.typed()
+                                && j.oftenByChance() > RARE
+                                && j.setup().equals(finding.setup())
+                                && j.target().equals(finding.target())
+                                && Math.abs(j.value())
+                                        == Math.abs(finding.value().getAsDouble()))
+                        .findFirst();
+        return judged.map(j -> finding.saying("%s Chance alone exceeds this limit in %s."
+                        .formatted(finding.text(), Words.often(j.oftenByChance()))))
+                .orElse(finding);
+    }
+}
