@@ -139,6 +139,13 @@ public final class House implements BeforeAllCallback, ParameterResolver {
         return page;
     }
 
+    /** What a form that the page does not show would be answered: the status. */
+    public static int posted(Page page, String path) {
+        return (int) page.evaluate(
+                "async path => (await fetch(path, { method: 'POST', headers: { [document.querySelector('meta[name=csrf-header]').content]: document.querySelector('meta[name=csrf]').content } })).status",
+                path);
+    }
+
     /** The address of the demo job, as its surveyor finds it. */
     public String demo(Page page) {
         page.navigate("/job");

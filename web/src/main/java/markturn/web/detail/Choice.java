@@ -24,6 +24,7 @@ import markturn.survey.job.Setup;
  * @param joining how the next point joins a line of its code
  * @param name a name typed in place of the next free one
  * @param later whether a special sight that was begun is left for later
+ * @param all whether every line of the setup is shown, not the last ones only
  * @param asTheGroundLies whether the sketch lies as the observer looks, instead of north up
  */
 record Choice(
@@ -34,6 +35,7 @@ record Choice(
         Optional<Joining> joining,
         Optional<String> name,
         boolean later,
+        boolean all,
         boolean asTheGroundLies) {
     static Choice of(Map<String, String> asked, Job job, Setup setup) {
         String code = Optional.ofNullable(asked.get("code"))
@@ -54,6 +56,7 @@ record Choice(
                 joining(asked, job, code),
                 Optional.ofNullable(asked.get("name")).map(String::strip).filter(n -> !n.isEmpty()),
                 "yes".equals(asked.get("later")),
+                "yes".equals(asked.get("all")),
                 "ground".equals(asked.get("up")));
     }
 
@@ -87,7 +90,7 @@ record Choice(
             return Optional.empty();
         }
         List<Integer> open = openLines(job, called);
-        int fresh = linesOf(job, called).max().orElse(0) + 1;
+        int fresh = freshLine(job, called);
         int line = number(asked.get("line")).orElse(open.isEmpty() ? fresh : open.get(open.size() - 1));
         if (act.equals(Joining.Act.BEGIN.key())) {
             return Optional.of(new Joining(fresh, Joining.Act.BEGIN));
@@ -103,6 +106,11 @@ record Choice(
         return text != null && text.matches("\\d{1,6}") && Integer.parseInt(text) > 0
                 ? OptionalInt.of(Integer.parseInt(text))
                 : OptionalInt.empty();
+    }
+
+    /** The number of a line of a code that is still to be begun. */
+    static int freshLine(Job job, String code) {
+        return linesOf(job, code).max().orElse(0) + 1;
     }
 
     private static java.util.stream.IntStream linesOf(Job job, String code) {

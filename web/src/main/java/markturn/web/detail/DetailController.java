@@ -26,6 +26,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
 import markturn.web.frame.TypedPointing;
@@ -55,7 +56,9 @@ class DetailController {
         return "redirect:/job/" + id
                 + (setups.isEmpty()
                         ? "/setup"
-                        : "/detail/" + setups.get(setups.size() - 1).name());
+                        : "/detail/"
+                                + NamesInAddresses.of(
+                                        setups.get(setups.size() - 1).name()));
     }
 
     @GetMapping("/job/{id}/detail/{name}")
@@ -107,17 +110,22 @@ class DetailController {
         }
         Choice choice = Choice.of(typed, book.job(), setup);
         try {
-            Reading reading = reading(
-                    target,
-                    choice,
-                    pointing.get(),
-                    offset,
-                    book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED);
-            Optional<Again> again = Again.of(setup, reading).filter(a -> !book.holds(typed.get("key")));
-            if (again.isPresent() && !again.get().isMeant(typed.get("again"))) {
-                return faults(again.get().asked());
+            Reading reading = book.order(setup)
+                    .asShown(reading(
+                            target,
+                            choice,
+                            pointing.get(),
+                            offset,
+                            book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED));
+            Optional<Question> open = book.holds(typed.get("key"))
+                    ? Optional.empty()
+                    : Question.first(book.job(), setup, reading, typed.getOrDefault("again", ""));
+            if (open.isPresent()) {
+                return faults(open.get().asked(typed.getOrDefault("again", "")));
             }
-            return page(store(book, name, choice, reading, typed.get("key"), who), name, next(typed), model);
+            Book longer = store(book, name, choice, reading, typed.get("key"), who);
+            NearTwin.of(longer, reading.target()).ifPresent(twin -> model.addAttribute("message", twin));
+            return page(longer, name, next(typed), model);
         } catch (Refused refused) {
             return faults(Map.of(refused.field().isEmpty() ? "circle" : refused.field(), refused.getMessage()));
         }
@@ -306,6 +314,18 @@ class DetailController {
         return page(longer, name, Map.of(), model);
     }
 
+    /** The line by its number; without one that of the mark, or a new one. A line that was closed is open again where its end lies on it. */
+    private static Optional<Joining> joined(Map<String, String> typed, Job job, Mark mark) {
+        Optional<Joining.Act> act = java.util.Arrays.stream(Joining.Act.values())
+                .filter(a -> a.key().equals(typed.get("join")))
+                .findFirst();
+        String number = typed.getOrDefault("line", "").strip();
+        int line = number.matches("[1-9]\\d{0,5}")
+                ? Integer.parseInt(number)
+                : mark.joining().map(Joining::line).orElseGet(() -> Choice.freshLine(job, mark.code()));
+        return act.map(a -> new Joining(line, a));
+    }
+
     /** Notes how a located point joins its line, or breaks it. */
     @PostMapping("/job/{id}/detail/{name}/join")
     Object join(
@@ -317,8 +337,7 @@ class DetailController {
         Book book = fieldBook.book(id, who.getName());
         Job job = book.job();
         Mark mark = job.mark(typed.getOrDefault("mark", "")).orElseThrow(NotHere::new);
-        Choice choice = Choice.of(typed, job, setup(book, name));
-        Mark noted = mark.withJoining("none".equals(typed.get("join")) ? Optional.empty() : choice.joining());
+        Mark noted = mark.withJoining(joined(typed, job, mark));
         Book longer = fieldBook.add(
                 id,
                 typed.get("key"),

@@ -28,7 +28,7 @@ import markturn.web.fieldbook.Book;
 
 /** Lays the page of detail out: what is sighted now, what was sighted last, and what it came to. */
 final class DetailDesk {
-    private static final int LINES_SHOWN = 3;
+    private static final int LINES_SHOWN = 6;
 
     private final Book book;
     private final SurveyResult result;
@@ -48,12 +48,14 @@ final class DetailDesk {
 
     DetailPage page() {
         SpecialSights special = new SpecialSights(job);
+        List<DetailPage.Line> lines = lines();
         return new DetailPage(
                 setup,
                 codes(),
                 poles(),
                 live(choice.later() ? Optional.empty() : special.next()),
-                lines(),
+                lines,
+                earlier(lines.size()),
                 Sketch.of(result, setup, choice.asTheGroundLies()),
                 singleFace(),
                 setup.orientation().isPresent(),
@@ -162,13 +164,24 @@ final class DetailDesk {
         Map<Integer, Shot> shots = setup.shots().stream()
                 .collect(Collectors.toMap(s -> s.fix().firstPlace(), Function.identity(), (a, b) -> a));
         List<DetailPage.Line> lines = new ArrayList<>();
-        for (int place = readings.size() - 1; place >= 0 && lines.size() < LINES_SHOWN; place--) {
-            if (readings.get(place).role() == Reading.Role.DETAIL
-                    || readings.get(place).set().isEmpty()) {
+        for (int place = readings.size() - 1; place >= 0 && (choice.all() || lines.size() < LINES_SHOWN); place--) {
+            if (isShot(readings.get(place))) {
                 lines.add(0, line(place, readings.get(place), Optional.ofNullable(shots.get(place))));
             }
         }
         return lines;
+    }
+
+    private static boolean isShot(Reading reading) {
+        return reading.role() == Reading.Role.DETAIL || reading.set().isEmpty();
+    }
+
+    /** How many lines of shots the page does not show. */
+    private int earlier(int shown) {
+        return (int) setup.setup().readings().stream()
+                        .filter(DetailDesk::isShot)
+                        .count()
+                - shown;
     }
 
     private DetailPage.Line line(int place, Reading reading, Optional<Shot> shot) {
@@ -185,6 +198,10 @@ final class DetailDesk {
                 book.keyOf(setup.name(), place),
                 reading,
                 job.mark(reading.target()).map(Mark::code).orElse(""),
+                job.mark(reading.target())
+                        .flatMap(Mark::joining)
+                        .map(j -> "" + j.line())
+                        .orElse(""),
                 show.decorated(reading.circle().written()),
                 reading.zenith().map(z -> show.decorated(z.written())).orElse(""),
                 reading.slope().isPresent() ? show.length(reading.slope()) : "",

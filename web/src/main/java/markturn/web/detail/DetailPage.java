@@ -9,6 +9,7 @@ import markturn.survey.result.MeasuredSetup;
 /**
  * What the page of detail shows: codes and poles to choose from, the shot in hand, the last shots in ink, the sketch.
  *
+ * @param earlier how many lines before them are not shown
  * @param waiting marks that another setup sighted and that one more sight would place
  */
 record DetailPage(
@@ -17,6 +18,7 @@ record DetailPage(
         List<Pole> poles,
         Live live,
         List<Line> lines,
+        int earlier,
         Sketch sketch,
         String singleFace,
         boolean oriented,
@@ -52,6 +54,7 @@ record DetailPage(
     /**
      * A booked shot.
      *
+     * @param line number of the line that its mark lies on; empty for none
      * @param place its coordinates in words, or why there are none
      * @param again what a second sight showed; empty for a first
      * @param decidable whether keeping, meaning or replacing is to be decided
@@ -60,6 +63,7 @@ record DetailPage(
             String key,
             Reading reading,
             String code,
+            String line,
             String circle,
             String zenith,
             String slope,

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 import markturn.formats.Pieces;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Atmosphere;
@@ -32,22 +33,31 @@ class EquipmentController {
     /** A field of a form: its name, and what stands above it. */
     public record Field(String name, String label) {}
 
+    /** Usual wavelengths by the kind of distance meter, micrometres. Common practice, no source. */
+    private static final Map<String, String> WAVELENGTHS = new TreeMap<>(Map.of(
+            "0.633", "red gas laser",
+            "0.658", "visible red laser, with and without reflector",
+            "0.785", "near infrared laser",
+            "0.850", "infrared, to reflectors only",
+            "0.905", "infrared pulses, long range"));
+
     private static final List<Field> REFLECTOR_FIELDS = List.of(
             new Field("reflectorName", "Name"),
             new Field("constant", "Constant, mm"),
             new Field("reflectorCentring", "Centring, mm"),
-            new Field("reflectorHeight", "Height, mm"));
+            new Field("reflectorHeight", "Standard deviation of its height, mm"),
+            new Field("belowAntenna", "Combined pole: so far below the antenna, mm"));
 
     private static List<Field> instrumentFields(String small) {
         return List.of(
                 new Field("name", "Name"),
-                new Field("directionStdDev", "Direction in one set, " + small),
-                new Field("zenithStdDev", "Zenith angle in one set, " + small),
-                new Field("distanceStdDev", "Distance, mm"),
-                new Field("distancePpm", "Distance, ppm"),
-                new Field("centringStdDev", "Centring, mm"),
-                new Field("heightStdDev", "Height taped, mm"),
-                new Field("wavelength", "Wavelength, micrometres"),
+                new Field("directionStdDev", "Standard deviation of a direction, one set (ISO 17123-3), " + small),
+                new Field("zenithStdDev", "Standard deviation of a zenith angle, one set, " + small),
+                new Field("distanceStdDev", "Standard deviation of a distance, mm"),
+                new Field("distancePpm", "and ppm of the distance"),
+                new Field("centringStdDev", "Standard deviation of centring, mm"),
+                new Field("heightStdDev", "Standard deviation of a taped height, mm"),
+                new Field("wavelength", "Wavelength of the distance meter, micrometres"),
                 new Field("referenceTemperature", "Reference, degrees C (15)"),
                 new Field("referencePressure", "Reference, hPa (1013.25)"),
                 new Field("notchRadius", "Notch: radius, mm"),
@@ -72,6 +82,7 @@ class EquipmentController {
         String small = book.job().units().angle() == AngleUnit.GON ? "milligon" : "seconds";
         model.addAttribute("instrumentFields", instrumentFields(small));
         model.addAttribute("reflectorFields", REFLECTOR_FIELDS);
+        model.addAttribute("wavelengths", WAVELENGTHS);
         model.addAttribute("key", typed.getOrDefault("key", Payload.key()));
         return "equipment/list";
     }
@@ -111,12 +122,19 @@ class EquipmentController {
                         * MILLIMETRE,
                 millimetres(form, "reflectorCentring"),
                 millimetres(form, "reflectorHeight"),
-                notch(form));
+                notch(form),
+                belowAntenna(form));
         if (reflector.isReflectorless()) {
             form.fault("reflectorName", "\"none\" stands for a sight without reflector: expected another name");
         }
         return added(
                 book, form, EntryKind.REFLECTOR, new Pieces(book.job().units()).write(reflector), model, who, typed);
+    }
+
+    /** Of a combined pole: one height then serves antenna and reflector. */
+    private static OptionalDouble belowAntenna(Form form) {
+        OptionalDouble below = form.number("belowAntenna", 0, 2000, "millimetres below the antenna, 0 to 2000");
+        return below.isPresent() ? OptionalDouble.of(below.getAsDouble() * MILLIMETRE) : below;
     }
 
     private static double millimetres(Form form, String field) {

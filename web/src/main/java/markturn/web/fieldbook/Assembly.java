@@ -61,6 +61,12 @@ final class Assembly {
             case REFLECTOR -> changed(book, entry, job -> job.plus(unused(job, pieces.reflector(payload))));
             case MARK -> changed(book, entry, job -> withMark(job, pieces.mark(payload)));
             case MARK_NOTED -> changed(book, entry, job -> noted(job, pieces.mark(payload.get("mark"))));
+            case CONTROL_CORRECTED ->
+                changed(
+                        book,
+                        entry,
+                        job -> noted(job, pieces.mark(payload.get("mark")))
+                                .plus(pieces.decision(payload.get("decision"))));
             case MARKS -> changed(book, entry, job -> broughtIn(job, payload, pieces));
             case CODE -> changed(book, entry, job -> job.with(fitting(job, pieces.code(payload))));
             case SETUP -> changed(book, entry, job -> job.plus(fitting(job, pieces.setup(payload))));
@@ -77,6 +83,8 @@ final class Assembly {
             case LEAVE_OUT -> changed(book, entry, job -> leftOut(job, entry, pieces));
             case TRAVERSE -> changed(book, entry, job -> routed(job, pieces.traverse(payload)));
             case ADOPT -> changed(book, entry, job -> adopted(job, payload, pieces));
+            case SETUP_REMOVED ->
+                changed(book, entry, job -> removed(job, setup(job, payload), payload.get("decision"), pieces));
             case WITHDRAW ->
                 changed(
                         book,
@@ -294,6 +302,19 @@ final class Assembly {
             adopting = adopting.plus(pieces.adopted(each));
         }
         return adopting.plus(pieces.decision(payload.get("decision")));
+    }
+
+    /** What was booked stays legible, struck out or not: only a setup at which nothing was ever booked goes. */
+    private static Job removed(Job job, Setup setup, JsonNode decision, Pieces pieces) {
+        if (!setup.readings().isEmpty()) {
+            throw new Refused(
+                    "setup",
+                    setup.name() + " holds readings: they stay in the record, struck out where they are wrong");
+        }
+        return job.withSetups(job.setups().stream()
+                        .filter(s -> !s.name().equals(setup.name()))
+                        .toList())
+                .plus(pieces.decision(decision));
     }
 
     private static Job withdrawn(Job job, String run, JsonNode decision, Pieces pieces) {

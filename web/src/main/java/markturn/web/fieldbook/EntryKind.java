@@ -9,11 +9,15 @@ public enum EntryKind {
     MARK("mark"),
     /** A mark noted anew, with the reason. */
     MARK_NOTED("mark-noted"),
+    /** Given coordinates are corrected or withdrawn, with the reason. */
+    CONTROL_CORRECTED("control-corrected"),
     /** Many marks that came in together, as one act. */
     MARKS("marks"),
     /** A code, new or described anew. */
     CODE("code"),
     SETUP("setup"),
+    /** A setup at which nothing was booked is taken back, with the reason. */
+    SETUP_REMOVED("setup-removed"),
     /** Which targets are turned, and in how many sets. */
     ORDER("order"),
     READING("reading"),

@@ -55,6 +55,7 @@ final class Renote {
             case "target" -> lines(r -> r.withTarget(target(after.asString())));
             case "role" -> lines(r -> r.withRole(Reading.Role.valueOf(after.asString())));
             case "applied" -> lines(r -> r.withApplied(applied(after, r)));
+            case "appliedPpm" -> lines(r -> r.withApplied(appliedPpm(after, r)));
             default -> throw new Refused("what", "There is no note called " + what);
         };
         return changed.plus(new Decision(
@@ -108,6 +109,7 @@ final class Renote {
             case "reflectorConstant" ->
                 pieces.write(book.job().reflector(payload.get("reflector").asString()));
             case "earth" -> pieces.write(book.job().earth());
+            case "appliedPpm" -> pieces.write(firstLine()).path("applied").path("ppm");
             default -> pieces.write(firstLine()).path(what);
         };
     }
@@ -148,6 +150,12 @@ final class Renote {
             }
         }
         return name;
+    }
+
+    private static Reading.Applied appliedPpm(JsonNode after, Reading reading) {
+        OptionalDouble constant =
+                reading.applied().map(Reading.Applied::constant).orElse(OptionalDouble.empty());
+        return new Reading.Applied(constant, OptionalDouble.of(after.doubleValue()));
     }
 
     private static Reading.Applied applied(JsonNode after, Reading reading) {

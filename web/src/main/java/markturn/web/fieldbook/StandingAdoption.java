@@ -21,12 +21,14 @@ public record StandingAdoption(String run, Optional<Decision> decision, String c
     /** One mark: adopted, and as the run gives it now. */
     public record Row(Adopted adopted, Optional<Position> now) {
         /** The run now less what was adopted, metres; so the next two. */
-        public double northing() {
-            return now.orElseThrow().northing() - adopted.position().northing();
+        public OptionalDouble northing() {
+            return OptionalDouble.of(
+                    now.orElseThrow().northing() - adopted.position().northing());
         }
 
-        public double easting() {
-            return now.orElseThrow().easting() - adopted.position().easting();
+        public OptionalDouble easting() {
+            return OptionalDouble.of(
+                    now.orElseThrow().easting() - adopted.position().easting());
         }
 
         /** Empty where either has none. */

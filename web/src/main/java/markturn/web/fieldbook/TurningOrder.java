@@ -16,6 +16,7 @@ import markturn.survey.turning.PointingOrder;
  *
  * @param distances how many times the distance is measured at each pointing, 1 or more
  * @param closedSets half-sets that were closed after a break
+ * @param keyedIn what the instrument has keyed in while it shows its distances; empty: the right values
  */
 public record TurningOrder(
         int sets,
@@ -23,7 +24,8 @@ public record TurningOrder(
         PointingOrder.School school,
         CircleStart circleStart,
         int distances,
-        Set<Integer> closedSets) {
+        Set<Integer> closedSets,
+        Optional<Reading.Applied> keyedIn) {
     public static final int MOST_DISTANCES = 9;
 
     public TurningOrder {
@@ -33,7 +35,7 @@ public record TurningOrder(
 
     /** The usual order, the circle as it falls. */
     public TurningOrder(int sets, List<Aim> aims) {
-        this(sets, aims, PointingOrder.School.RETURNING, CircleStart.AS_IT_FALLS, 1, Set.of());
+        this(sets, aims, PointingOrder.School.RETURNING, CircleStart.AS_IT_FALLS, 1, Set.of(), Optional.empty());
     }
 
     /**
@@ -51,6 +53,13 @@ public record TurningOrder(
         public Aim(String target, Reading.Role role, String reflector, Optional<MeasuredHeight> height) {
             this(target, role, reflector, height, OptionalDouble.empty());
         }
+    }
+
+    /** A typed reading with what the instrument had keyed in when it showed the distance. */
+    public Reading asShown(Reading typed) {
+        return typed.origin() == Reading.Origin.TYPED && typed.slope().isPresent()
+                ? keyedIn.map(typed::withApplied).orElse(typed)
+                : typed;
     }
 
     /** The order of pointings this makes, the targets as they are listed. */
@@ -72,19 +81,19 @@ public record TurningOrder(
     public TurningOrder plus(Aim aim) {
         List<Aim> longer = new ArrayList<>(aims);
         longer.add(aim);
-        return new TurningOrder(sets, longer, school, circleStart, distances, closedSets);
+        return new TurningOrder(sets, longer, school, circleStart, distances, closedSets, keyedIn);
     }
 
     /** The same with one set more, at most 99. */
     public TurningOrder oneSetMore() {
         int more = Math.min(PointingOrder.MOST_SETS, sets + 1);
-        return new TurningOrder(more, aims, school, circleStart, distances, closedSets);
+        return new TurningOrder(more, aims, school, circleStart, distances, closedSets, keyedIn);
     }
 
     /** The same with a half-set closed; another set is turned in its place. */
     public TurningOrder closing(int set) {
         Set<Integer> closed = new HashSet<>(closedSets);
         closed.add(set);
-        return new TurningOrder(sets, aims, school, circleStart, distances, closed);
+        return new TurningOrder(sets, aims, school, circleStart, distances, closed, keyedIn);
     }
 }

@@ -29,6 +29,11 @@ public final class TurningOrders {
                 .put("stepped", order.circleStart().stepped())
                 .put("distances", order.distances());
         order.circleStart().first().ifPresent(start -> payload.put("circleStart", start));
+        order.keyedIn().ifPresent(keyed -> {
+            ObjectNode node = payload.putObject("keyedIn");
+            keyed.constant().ifPresent(c -> node.put("constant", c));
+            keyed.ppm().ifPresent(p -> node.put("ppm", p));
+        });
         ArrayNode closed = payload.putArray("closedSets");
         order.closedSets().forEach(closed::add);
         ArrayNode aims = payload.putArray("aims");
@@ -63,7 +68,11 @@ public final class TurningOrders {
                 new CircleStart(
                         number(payload, "circleStart"), payload.path("stepped").booleanValue(false)),
                 payload.path("distances").intValue(1),
-                closed);
+                closed,
+                payload.hasNonNull("keyedIn")
+                        ? Optional.of(new Reading.Applied(
+                                number(payload.get("keyedIn"), "constant"), number(payload.get("keyedIn"), "ppm")))
+                        : Optional.empty());
     }
 
     private static OptionalDouble number(JsonNode node, String key) {

@@ -51,7 +51,7 @@ public record Way(List<Act> acts) {
                 enough ? State.DONE : State.NEXT,
                 control + (control == 1 ? " mark" : " marks")));
         acts.add(new Act(
-                "Occupy",
+                "Set up",
                 at + "/setup",
                 job.setups().isEmpty() ? (enough ? State.NEXT : State.AHEAD) : State.DONE,
                 job.setups().size() + (job.setups().size() == 1 ? " setup" : " setups")));
@@ -64,8 +64,14 @@ public record Way(List<Act> acts) {
         for (MeasuredMark mark : book.result().measured().marks()) {
             positions += mark.from().isPresent() && mark.position().isPresent() ? 1 : 0;
         }
-        acts.add(new Act("Coordinates", at + "/point", positions > 0 ? State.OPEN : State.AHEAD, positions + " new"));
+        acts.add(new Act(
+                "Coordinates",
+                at + "/point",
+                positions > 0 ? State.OPEN : State.AHEAD,
+                positions + (positions == 1 ? " new point" : " new points")));
         acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.OPEN : State.AHEAD, ""));
+        acts.add(new Act(
+                "Set out", at + "/setout", current.isPresent() && positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.OPEN : State.AHEAD, ""));
         return new Way(acts);
     }
@@ -73,18 +79,14 @@ public record Way(List<Act> acts) {
     private static Act detail(Job job, Optional<Setup> current, String at) {
         long located =
                 job.marks().stream().filter(m -> m.kind() == Mark.Kind.LOCATED).count();
-        return new Act(
-                "Detail",
-                at + "/detail",
-                current.isEmpty() ? State.AHEAD : State.OPEN,
-                located + (located == 1 ? " point" : " points"));
+        return new Act("Detail", at + "/detail", current.isEmpty() ? State.AHEAD : State.OPEN, located + " located");
     }
 
     private static Act closing(Book book, String at) {
         int runs = book.result().measured().traverses().size();
         boolean possible = book.job().setups().size() >= 2;
         return new Act(
-                "Close",
+                "Traverse",
                 at + "/traverse",
                 possible ? State.OPEN : State.AHEAD,
                 runs == 0 ? "" : runs + (runs == 1 ? " traverse" : " traverses"));
@@ -104,7 +106,7 @@ public record Way(List<Act> acts) {
         int left = book.order(setup).pointings().remaining(setup).size();
         return new Act(
                 "Turn the sets",
-                at + "/turning/" + setup.name(),
+                at + "/turning/" + NamesInAddresses.of(setup.name()),
                 left == 0 ? State.DONE : State.NEXT,
                 setup.name() + ": " + (left == 0 ? "all turned" : left + " left"));
     }

@@ -1,6 +1,8 @@
 package markturn.web.mark;
 
 import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -9,8 +11,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import markturn.formats.Pieces;
+import markturn.report.Display;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.SatelliteFix;
+import markturn.survey.result.Moved;
 import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
@@ -18,13 +24,16 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
+import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -42,9 +51,11 @@ class MarkController {
     private static final double LARGEST = 100;
 
     private final FieldBook fieldBook;
+    private final People people;
 
-    MarkController(FieldBook fieldBook) {
+    MarkController(FieldBook fieldBook, People people) {
         this.fieldBook = fieldBook;
+        this.people = people;
     }
 
     @GetMapping("/job/{id}/mark")
@@ -82,6 +93,11 @@ class MarkController {
                 Mark mark = read(form, row);
                 if (!names.add(mark.name()) || book.job().mark(mark.name()).isPresent()) {
                     form.fault("name-" + row, mark.name() + " is in this job already: a name stands for one mark");
+                }
+                if (form.isEmpty("meant-" + row)) {
+                    int asked = row;
+                    MarkDoubts.of(book.job().plusMarks(marks), mark)
+                            .ifPresent(doubt -> form.fault("meant-" + asked, doubt));
                 }
                 marks.add(mark);
             }
@@ -125,14 +141,16 @@ class MarkController {
         OptionalDouble elevation = form.length("fix-elevation", -FARTHEST, FARTHEST, "an elevation");
         double plan = deviation(form, "fix-plan");
         double level = elevation.isPresent() ? deviation(form, "fix-level") : 0;
+        Optional<MeasuredHeight> antenna = antennaHeight(form, book);
         if (!form.isSound()) {
             return page(book, model, typed, form.faults());
         }
         SatelliteFix fix = new SatelliteFix(
-                mark,
-                new Mark.Coordinates(northing, easting, elevation),
-                new Mark.Deviations(plan, plan, level),
-                form.text("use").equals("observation") ? SatelliteFix.Use.OBSERVATION : SatelliteFix.Use.CHECK);
+                        mark,
+                        new Mark.Coordinates(northing, easting, elevation),
+                        new Mark.Deviations(plan, plan, level),
+                        form.text("use").equals("observation") ? SatelliteFix.Use.OBSERVATION : SatelliteFix.Use.CHECK)
+                .withAntennaHeight(antenna);
         Pieces pieces = new Pieces(book.job().units());
         List<Act> acts = new ArrayList<>();
         if (book.job().mark(mark).isEmpty()) {
@@ -140,6 +158,21 @@ class MarkController {
         }
         acts.add(new Act(EntryKind.FIX, pieces.write(fix)));
         return stored(book, acts, form, typed, model, who);
+    }
+
+    /** The antenna over the mark: as measured, or the pole's height to its reflector and the fixed offset above that. */
+    private static Optional<MeasuredHeight> antennaHeight(Form form, Book book) {
+        Optional<MeasuredHeight> height = form.height("fix-height", true, "a height over the mark");
+        String pole = form.text("fix-pole");
+        if (height.isEmpty() || pole.isEmpty()) {
+            return height;
+        }
+        OptionalDouble below = book.job().reflector(pole).belowAntenna();
+        if (below.isEmpty()) {
+            form.fault("fix-height", pole + " is no combined pole: describe its antenna with the equipment");
+            return height;
+        }
+        return height.map(h -> MeasuredHeight.toAxis(h.taped() + below.getAsDouble()));
     }
 
     /** Strikes a fix out with a reason, or lets it stand again. */
@@ -204,6 +237,80 @@ class MarkController {
                 .filter(f -> f.key().equals(found))
                 .findFirst();
         return mark.withFound(state);
+    }
+
+    /** Corrects what was given of a mark, or withdraws it: what stood before stays in the record, with the reason. */
+    @PostMapping("/job/{id}/mark/correct")
+    String correct(
+            @PathVariable String id,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            RedirectAttributes then,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Form form = new Form(typed, book.job().units());
+        Mark before = book.job()
+                .mark(form.text("mark"))
+                .filter(m -> m.given().isPresent())
+                .orElseThrow(NotHere::new);
+        boolean withdraws = !form.isEmpty("withdraw");
+        Mark after = withdraws ? before.withoutGiven() : corrected(form, before);
+        if (form.isEmpty("reason")) {
+            model.addAttribute("message", "What is given is corrected with a reason: it stays in the record.");
+        }
+        if (form.isEmpty("reason") || !form.isSound()) {
+            return page(book, model, typed, form.faults());
+        }
+        Pieces pieces = new Pieces(book.job().units());
+        ObjectNode payload = JsonNodeFactory.instance.objectNode();
+        payload.set("mark", pieces.write(after));
+        payload.set(
+                "decision",
+                pieces.write(new Decision(
+                        Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                        people.shownName(who.getName()),
+                        Decision.CORRECT_CONTROL,
+                        Map.of("mark", before.name()),
+                        form.text("reason"),
+                        Optional.of(words(book, before)),
+                        Optional.of(withdraws ? "withdrawn" : words(book, after)))));
+        try {
+            Book longer = fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.CONTROL_CORRECTED, payload);
+            int moved = Moved.between(book.result().measured(), longer.result().measured())
+                    .size();
+            then.addFlashAttribute(
+                    "said",
+                    "%s is %s. %d %s moved."
+                            .formatted(
+                                    before.name(),
+                                    withdraws ? "withdrawn" : "corrected",
+                                    moved,
+                                    moved == 1 ? "mark" : "marks"));
+            return "redirect:/job/" + id + "/mark";
+        } catch (Refused refused) {
+            model.addAttribute("message", refused.getMessage());
+            return page(book, model, typed, form.faults());
+        }
+    }
+
+    private static Mark corrected(Form form, Mark before) {
+        double northing = required(form, "given-northing", "a northing");
+        double easting = required(form, "given-easting", "an easting");
+        OptionalDouble elevation = form.length("given-elevation", -FARTHEST, FARTHEST, "an elevation");
+        return before.withGiven(
+                new Mark.Coordinates(northing, easting, elevation),
+                form.isEmpty("source") ? before.source() : form.text("source"));
+    }
+
+    private static String words(Book book, Mark mark) {
+        Display show = new Display(book.job().units());
+        Mark.Coordinates at = mark.given().orElseThrow();
+        return "N %s E %s H %s (%s)"
+                .formatted(
+                        show.length(at.northing()),
+                        show.length(at.easting()),
+                        show.length(at.elevation()),
+                        mark.source());
     }
 
     /** Notes how a mark was found on the ground. */

@@ -123,7 +123,7 @@ class NetworkController {
     }
 
     private String page(Book book, ControlSwitch control, Map<String, String> typed, Model model) {
-        JobPage.frame(model, book, "Close");
+        JobPage.frame(model, book, "Traverse");
         model.addAttribute("key", Payload.key());
         model.addAttribute("typed", typed);
         model.addAttribute("switched", !control.changed(book.job()).isEmpty());
@@ -365,7 +365,7 @@ class NetworkController {
         Observation of = worth.observation();
         String says = switch (of.fit()) {
             case UNCHECKED -> "nothing checks it";
-            case BY_CHANCE -> "as chance has it";
+            case BY_CHANCE -> "expected from the instrument's figures";
             case LARGE -> "large, as one in twenty is";
             case NO_CHANCE -> "no chance: look at it";
         };

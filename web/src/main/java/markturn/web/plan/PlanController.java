@@ -8,6 +8,7 @@ import markturn.survey.result.MeasuredMark;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -71,6 +72,6 @@ class PlanController {
                 "numbers",
                 PlanDrawing.numbers(mark, new Display(book.job().units())),
                 "url",
-                "/job/" + id + "/point/" + name);
+                "/job/" + id + "/point/" + NamesInAddresses.of(name));
     }
 }

@@ -23,6 +23,7 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 import markturn.web.fieldbook.Book;
+import markturn.web.frame.NamesInAddresses;
 
 /**
  * The plan of a job: control as triangles, stations as circles, located points by the signs of their codes, lines by code, rays between.
@@ -286,7 +287,7 @@ record PlanDrawing(
                     Signs.path(book.job().code(mark.mark().code()).sign()),
                     labels.place(mark.name(), sheet.across(at), sheet.down(at)),
                     numbers(mark, show) + (unneeded ? "; closer to another than the plan can show" : ""),
-                    "/job/" + book.jobId() + "/point/" + mark.name());
+                    "/job/" + book.jobId() + "/point/" + NamesInAddresses.of(mark.name()));
         }
     }
 

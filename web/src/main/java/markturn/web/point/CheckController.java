@@ -16,6 +16,7 @@ import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
 import markturn.web.people.People;
@@ -81,7 +82,9 @@ class CheckController {
         Book longer = fieldBook.add(id, key, who.getName(), EntryKind.DECISION, written(book, decision));
         answer(longer, book.job().trueName(mark), reason, key, who);
         return "redirect:/job/" + id
-                + (typed.getOrDefault("back", "").equals("detail") ? "/detail/" + setup : "/point/checks");
+                + (typed.getOrDefault("back", "").equals("detail")
+                        ? "/detail/" + NamesInAddresses.of(setup)
+                        : "/point/checks");
     }
 
     private void answer(Book book, String mark, String reason, String key, Principal who) {

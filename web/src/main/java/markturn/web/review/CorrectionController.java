@@ -1,13 +1,17 @@
 package markturn.web.review;
 
+import java.net.URI;
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.formats.Pieces;
 import markturn.formats.ProjectionNames;
+import markturn.survey.finding.Words;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.MeasuredHeight;
@@ -29,7 +33,9 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -48,8 +54,31 @@ class CorrectionController {
     public record LineRow(String key, String setup, int number, Reading reading, boolean chosen) {}
 
     @GetMapping("/job/{id}/review/correct")
-    String page(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        return page(fieldBook.book(id, who.getName()), model, typed, List.of(), Map.of());
+    String page(
+            @PathVariable String id,
+            @RequestParam Map<String, String> typed,
+            @RequestHeader(defaultValue = "") String referer,
+            Model model,
+            Principal who) {
+        Map<String, String> asked = new HashMap<>(typed);
+        asked.putIfAbsent("back", path(referer));
+        return page(fieldBook.book(id, who.getName()), model, asked, List.of(), Map.of());
+    }
+
+    /** The path of an address; empty where it has none. */
+    private static String path(String address) {
+        try {
+            return Optional.ofNullable(URI.create(address).getRawPath()).orElse("");
+        } catch (IllegalArgumentException notAnAddress) {
+            return "";
+        }
+    }
+
+    /** Where one was, if it is a page of this job other than this; else its review. */
+    private static String back(String id, String asked) {
+        String job = "/job/" + id + "/";
+        boolean isOurs = asked.startsWith(job) && !asked.startsWith(job + "review/correct") && !asked.contains("..");
+        return isOurs ? asked : job + "review";
     }
 
     private static String page(
@@ -85,6 +114,7 @@ class CorrectionController {
             @RequestParam Map<String, String> typed,
             @RequestParam(required = false) List<String> line,
             Model model,
+            RedirectAttributes then,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
         List<String> chosen = line == null ? List.of() : line;
@@ -115,11 +145,34 @@ class CorrectionController {
                 return page(book, model, typed, chosen, Map.of());
             }
             fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.RENOTE, payload.get());
-            return "redirect:/job/" + id + "/deliver";
+            then.addFlashAttribute("said", said(moved, new Words(book.job().units())));
+            return "redirect:" + back(id, typed.getOrDefault("back", ""));
         } catch (Refused refused) {
             form.refused(refused);
             return page(book, model, typed, chosen, form.faults());
         }
+    }
+
+    /** What a correction moved, in a sentence. */
+    private static String said(List<Moved> moved, Words words) {
+        if (moved.isEmpty()) {
+            return "Corrected. No mark moved.";
+        }
+        Moved farthest = moved.stream()
+                .max(Comparator.comparingDouble(CorrectionController::size))
+                .orElseThrow();
+        return "Corrected. %d %s moved, farthest %s by %s."
+                .formatted(
+                        moved.size(),
+                        moved.size() == 1 ? "mark" : "marks",
+                        farthest.mark(),
+                        words.difference(size(farthest)));
+    }
+
+    private static double size(Moved moved) {
+        return Math.hypot(
+                Math.hypot(moved.northing().orElse(0), moved.easting().orElse(0)),
+                moved.elevation().orElse(0));
     }
 
     private Optional<ObjectNode> payload(Form form, Book book, List<String> chosen, Principal who) {
@@ -146,6 +199,8 @@ class CorrectionController {
             case "role" -> payload.put("after", form.text("role"));
             case "applied" ->
                 form.number("constant", -1000, 1000, "millimetres").ifPresent(mm -> payload.put("after", mm / 1000));
+            case "appliedPpm" ->
+                form.number("keyedPpm", -500, 500, "parts per million").ifPresent(ppm -> payload.put("after", ppm));
             default -> form.fault("what", "Expected what is to be corrected");
         }
         if (!chosen.isEmpty()

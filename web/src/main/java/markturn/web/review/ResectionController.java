@@ -16,6 +16,7 @@ import markturn.survey.result.Position;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
@@ -59,11 +60,10 @@ class ResectionController {
             @RequestParam(defaultValue = "false") boolean scale,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        MeasuredSetup accepted = tested(book, name);
+        tested(book, name);
         MeasuredSetup now =
                 Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off), scale);
-        return ResectionSheet.of(
-                now, accepted, new Display(book.job().units()), book.job().classOfWork());
+        return ResectionSheet.of(book, now);
     }
 
     /** The ellipse with one more mark: one of the job's, or any place of the drawing. */
@@ -127,7 +127,7 @@ class ResectionController {
         ObjectNode payload = new Pieces(book.job().units()).write(by);
         payload.put("setup", name).put("reason", reason).put("by", people.shownName(who.getName()));
         fieldBook.add(id, key, who.getName(), EntryKind.LEAVE_OUT, payload);
-        return "redirect:/job/" + id + "/review/" + name;
+        return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
     }
 
     /** Known marks that the station has not sighted. */

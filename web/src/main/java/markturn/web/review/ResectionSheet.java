@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.report.Display;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.Finding;
+import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Words;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Limit;
@@ -19,6 +21,7 @@ import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.result.Resected.Suspicion;
+import markturn.web.fieldbook.Book;
 
 /**
  * The numbers of a resection's review as text, cell by cell, and which of them stand out. The page is filled from it at first, and a switch
@@ -35,15 +38,17 @@ final class ResectionSheet {
     private final Display show;
     private final Words words;
     private final ClassOfWork work;
+    private final Book book;
     private final Map<String, String> cells = new LinkedHashMap<>();
     private final List<String> out = new ArrayList<>();
 
-    private ResectionSheet(MeasuredSetup now, MeasuredSetup accepted, Display show, ClassOfWork work) {
+    private ResectionSheet(Book book, MeasuredSetup now) {
+        this.book = book;
         this.now = now;
-        this.accepted = accepted;
-        this.show = show;
+        this.accepted = book.result().measured().setup(now.name());
+        this.show = new Display(book.job().units());
         this.words = new Words(show.units());
-        this.work = work;
+        this.work = book.job().classOfWork();
     }
 
     /**
@@ -56,8 +61,8 @@ final class ResectionSheet {
     public record Filled(Map<String, String> cells, List<String> out, String drawing) {}
 
     /** The sheet of a station with other marks taking part, beside what is booked. */
-    static Filled of(MeasuredSetup now, MeasuredSetup accepted, Display show, ClassOfWork work) {
-        return new ResectionSheet(now, accepted, show, work).filled();
+    static Filled of(Book book, MeasuredSetup now) {
+        return new ResectionSheet(book, now).filled();
     }
 
     private Filled filled() {
@@ -86,9 +91,9 @@ final class ResectionSheet {
         String at = "r" + i + "-";
         boolean free = now.setup().isFree();
         Limit plan = free ? Limit.RESECTION_POSITION : Limit.BACKSIGHT_DISTANCE;
-        cell(at + "along", sight.along(), plan);
-        cell(at + "across", sight.across(), plan);
-        cell(at + "up", sight.up(), free ? Limit.RESECTION_ELEVATION : Limit.BACKSIGHT_ELEVATION);
+        cell(at + "along", sight.along(), limit(sight, plan));
+        cell(at + "across", sight.across(), limit(sight, plan));
+        cell(at + "up", sight.up(), limit(sight, free ? Limit.RESECTION_ELEVATION : Limit.BACKSIGHT_ELEVATION));
         cells.put(at + "redundancy", redundancy(sight));
         if (sight.redundancy().isPresent() && sight.redundancy().getAsDouble() < UNCHECKED && sight.isUsed()) {
             out.add(at + "redundancy");
@@ -99,9 +104,20 @@ final class ResectionSheet {
         cells.put(at + "ahead", sight.isUsed() ? orAnything(sight.hiddenAhead()) : "–");
     }
 
-    private void cell(String name, OptionalDouble difference, Limit limit) {
+    /** The limit that the findings judge it by, as it is booked; the class's where the booked setup has no such residual. */
+    private double limit(Sighted sight, Limit quantity) {
+        return book.result().judgements().stream()
+                .filter(j -> j.quantity() == quantity
+                        && j.setup().equals(now.name())
+                        && j.target().equals(sight.target()))
+                .mapToDouble(Judgement::limit)
+                .findFirst()
+                .orElse(work.limit(quantity));
+    }
+
+    private void cell(String name, OptionalDouble difference, double limit) {
         cells.put(name, show.difference(difference));
-        if (difference.isPresent() && Math.abs(difference.getAsDouble()) > work.limit(limit)) {
+        if (difference.isPresent() && Math.abs(difference.getAsDouble()) > limit) {
             out.add(name);
         }
     }
@@ -240,7 +256,7 @@ final class ResectionSheet {
         for (int i = 0; i < resected.pairs().size(); i++) {
             Resected.Pair pair = resected.pairs().get(i);
             cells.put("p" + i, show.difference(OptionalDouble.of(pair.difference())));
-            if (Math.abs(pair.difference()) > Math.max(work.limit(Limit.RESECTION_POSITION), 3.3 * pair.stdDev())) {
+            if (Math.abs(pair.difference()) > work.judged(Limit.RESECTION_POSITION, 3.3 * pair.stdDev())) {
                 out.add("p" + i);
             }
         }
@@ -256,7 +272,7 @@ final class ResectionSheet {
 
     private String scale(Resected resected) {
         return resected.scale()
-                .map(t -> "Scale let free: %s ppm (standard deviation %s). A constant instead: %s %s."
+                .map(t -> "Solved for scale: %s ppm (standard deviation %s). A constant instead: %s %s."
                         .formatted(
                                 show.number(t.ppm(), 1),
                                 show.number(t.stdDev(), 1),
@@ -277,6 +293,10 @@ final class ResectionSheet {
         if (resected.suspicion().isPresent()) {
             return disagreeing(resected.suspicion().get());
         }
+        boolean asBooked = now.setup().equals(accepted.setup());
+        if (asBooked && book.result().findingsOf(now.name()).stream().anyMatch(Finding::isOpenStop)) {
+            return "A stop is open on this setup: until it is answered nothing is claimed of how good it is.";
+        }
         double largest =
                 used.stream().mapToDouble(s -> s.residual().orElse(0)).max().orElse(0);
         OptionalDouble betrayed = used.stream()
@@ -284,7 +304,7 @@ final class ResectionSheet {
                 .mapToDouble(s -> s.detectable().getAsDouble())
                 .max();
         boolean some = used.stream().anyMatch(s -> s.detectable().isEmpty());
-        String agree = "The %d marks agree within %s.".formatted(used.size(), words.difference(largest));
+        String agree = "%d marks, largest residual %s.".formatted(used.size(), words.difference(largest));
         return some || betrayed.isEmpty()
                 ? agree + " But some shift of one of them would not show at all: another mark would."
                 : agree
@@ -307,17 +327,28 @@ final class ResectionSheet {
                         .formatted(words.difference(suspicion.shift()), String.join(" or ", suspicion.targets()));
     }
 
-    /** The parts of a mark that can be switched, as the page's boxes say it: {@code target:part}. */
+    /**
+     * What is switched off, as the page's boxes say it: {@code target:part}. A mark of which nothing is left is left out by one act, whole.
+     */
     static List<Setup.LeftOut> switched(List<String> off) {
-        List<Setup.LeftOut> leaveOut = new ArrayList<>();
+        Map<String, List<Setup.Part>> parts = new LinkedHashMap<>();
         for (String each : off) {
             int at = each.lastIndexOf(':');
             for (Setup.Part part : Setup.Part.values()) {
                 if (at > 0 && each.substring(at + 1).equals(part.name().toLowerCase(java.util.Locale.ROOT))) {
-                    leaveOut.add(new Setup.LeftOut(each.substring(0, at), Optional.of(part)));
+                    parts.computeIfAbsent(each.substring(0, at), target -> new ArrayList<>())
+                            .add(part);
                 }
             }
         }
+        List<Setup.LeftOut> leaveOut = new ArrayList<>();
+        parts.forEach((target, of) -> {
+            if (of.size() == Setup.Part.values().length) {
+                leaveOut.add(new Setup.LeftOut(target, Optional.empty()));
+            } else {
+                of.forEach(part -> leaveOut.add(new Setup.LeftOut(target, Optional.of(part))));
+            }
+        });
         return leaveOut;
     }
 }

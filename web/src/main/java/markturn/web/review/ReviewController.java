@@ -7,11 +7,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import markturn.formats.Pieces;
-import markturn.report.Display;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Proof;
+import markturn.survey.finding.Words;
 import markturn.survey.job.Decision;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredSetup;
@@ -20,6 +24,7 @@ import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
 import markturn.web.people.People;
@@ -98,6 +103,7 @@ class ReviewController {
         model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
         model.addAttribute("key", Payload.key());
         model.addAttribute("checks", CheckRow.of(book, measured));
+        model.addAttribute("air", air(book.job(), measured));
         model.addAttribute("tested", measured.resected().isPresent());
         if (measured.resected().isPresent()) {
             tested(book, setup, measured, model);
@@ -105,12 +111,35 @@ class ReviewController {
         return setup.isFree() ? "review/resection" : "review/setup";
     }
 
+    /** What the air does to the distances, or why nothing can be said of it. */
+    private static String air(Job job, MeasuredSetup setup) {
+        if (setup.setup().atmosphere().isEmpty()) {
+            return "no temperature and pressure noted, distances as the instrument showed them";
+        }
+        Instrument instrument = job.instrument(setup.setup().instrument());
+        if (instrument.wavelength().isEmpty()) {
+            return "temperature and pressure noted, but nothing can be computed from them: %s has no wavelength"
+                    .formatted(instrument.name());
+        }
+        String belongs = Words.number(setup.ppm(), 1) + " ppm for the air";
+        OptionalDouble keyed = setup.setup().readings().stream()
+                .flatMap(r -> r.applied().stream())
+                .map(Reading.Applied::ppm)
+                .filter(OptionalDouble::isPresent)
+                .reduce((earlier, later) -> later)
+                .orElse(OptionalDouble.empty());
+        return keyed.isEmpty()
+                ? belongs + ", keyed in as it should be"
+                : "%s keyed %s: %s at 1 km put right"
+                        .formatted(
+                                belongs,
+                                Words.number(keyed.getAsDouble(), 1),
+                                new Words(job.units()).difference((setup.ppm() - keyed.getAsDouble()) * 1e-3));
+    }
+
     /** What the marks that orient or fix a setup prove of each other, with switches. */
     private static void tested(Book book, Setup setup, MeasuredSetup measured, Model model) {
-        Display show = new Display(book.job().units());
-        ResectionSheet.Filled filled =
-                ResectionSheet.of(measured, measured, show, book.job().classOfWork());
-        model.addAttribute("sheet", filled);
+        model.addAttribute("sheet", ResectionSheet.of(book, measured));
         model.addAttribute("resected", measured.resected().orElseThrow());
         model.addAttribute("by", setup.orientation());
         model.addAttribute("unsighted", ResectionController.unsighted(book, setup));
@@ -141,14 +170,14 @@ class ReviewController {
                 Proof.stateOf(setup),
                 "",
                 own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty());
-        return "redirect:/job/" + id + "/review/" + name;
+        return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
     }
 
     @PostMapping("/job/{id}/review/{name}/reopen")
     String reopen(@PathVariable String id, @PathVariable String name, @RequestParam String key, Principal who) {
         Book book = fieldBook.book(id, who.getName());
         decide(book, key, who, Decision.REOPEN, Map.of("setup", name), "", Optional.empty());
-        return "redirect:/job/" + id + "/review/" + name;
+        return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
     }
 
     /** Answers a finding with a reason and a name. */
@@ -157,7 +186,7 @@ class ReviewController {
         Book book = fieldBook.book(id, who.getName());
         String setup = typed.getOrDefault("setup", "");
         String reason = typed.getOrDefault("reason", "").strip();
-        String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + setup);
+        String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + NamesInAddresses.of(setup));
         if (reason.isEmpty() || reason.length() > LONGEST_REASON) {
             model.addAttribute("message", "An answer needs a reason, at most 2000 characters.");
             return setup.isEmpty() ? all(id, model, who) : page(book, setup, model);

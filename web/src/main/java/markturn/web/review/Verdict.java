@@ -3,6 +3,7 @@ package markturn.web.review;
 import java.util.OptionalDouble;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
 import markturn.web.fieldbook.Book;
@@ -24,8 +25,12 @@ public record Verdict(boolean clear, String sentence, String next) {
         if (left > 0) {
             return new Verdict(
                     false,
-                    "The sets are not finished: %d pointings are left.".formatted(left),
-                    "Go back and turn them, or accept what stands.");
+                    left == 1
+                            ? "The sets are not finished: 1 pointing is left."
+                            : "The sets are not finished: %d pointings are left.".formatted(left),
+                    left == 1
+                            ? "Go back and turn it, or accept what stands."
+                            : "Go back and turn them, or accept what stands.");
         }
         return new Verdict(true, agreement(book, setup), "Accept it, or go back and book more.");
     }
@@ -40,15 +45,22 @@ public record Verdict(boolean clear, String sentence, String next) {
                 .max();
         Words words = new Words(book.job().units());
         String sets = largest.isPresent()
-                ? "The sets agree within %s.".formatted(words.small(largest.getAsDouble()))
+                ? "Largest residual of a set %s.".formatted(words.small(largest.getAsDouble()))
                 : "One set shows no spread: nothing contradicts it, and nothing proves it.";
         String back = setup.backsights().stream()
                 .filter(b -> b.distanceDifference().isPresent())
                 .findFirst()
-                .map(b -> " The distance to %s is not contradicted (%s)."
+                .map(b -> " The distance to %s differs by %s: %s."
                         .formatted(
                                 b.target(),
-                                words.difference(b.distanceDifference().getAsDouble())))
+                                words.difference(b.distanceDifference().getAsDouble()),
+                                book.result().judgements().stream()
+                                        .filter(j -> j.quantity() == Limit.BACKSIGHT_DISTANCE
+                                                && j.setup().equals(setup.name())
+                                                && j.target().equals(b.target()))
+                                        .map(j -> j.verdict().words())
+                                        .findFirst()
+                                        .orElse("not judged")))
                 .orElse(" No backsight distance tests the marks.");
         return sets + back;
     }

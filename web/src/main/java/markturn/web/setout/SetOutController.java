@@ -60,7 +60,7 @@ class SetOutController {
     @GetMapping("/job/{id}/setout")
     String page(@PathVariable String id, @RequestParam Map<String, String> asked, Model model, Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Detail");
+        JobPage.frame(model, book, "Set out");
         Job job = book.job();
         List<Setup> setups = job.setups();
         if (setups.isEmpty()) {

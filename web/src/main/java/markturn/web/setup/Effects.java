@@ -10,7 +10,9 @@ import markturn.survey.finding.Words;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Limit;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.reduce.Air;
 import markturn.survey.result.Position;
 import markturn.survey.station.SetupEffects;
 import markturn.web.fieldbook.Book;
@@ -60,6 +62,12 @@ final class Effects {
 
     private static void air(
             SetupEffects effects, Instrument instrument, SetupForm sheet, Words words, List<String> sentences) {
+        if (sheet.atmosphere().isPresent() && instrument.wavelength().isEmpty()) {
+            sentences.add(
+                    "The air changes nothing here: %s has no wavelength in the equipment, so that no correction can be computed. Enter it there."
+                            .formatted(instrument.name()));
+        }
+        keyedIn(instrument, sheet, words).ifPresent(sentences::add);
         Atmosphere air = sheet.atmosphere().orElse(instrument.reference());
         effects.ofAir(instrument, air, ONE_DEGREE, 0)
                 .ifPresent(degree -> effects.ofAir(instrument, air, 0, SOME_HECTOPASCALS)
@@ -70,6 +78,22 @@ final class Effects {
                                                 degree.target(),
                                                 words.line(degree.distance()),
                                                 words.difference(pressure.moved())))));
+    }
+
+    /** What the ppm that is keyed in leaves to be put right, at a kilometre. */
+    private static Optional<String> keyedIn(Instrument instrument, SetupForm sheet, Words words) {
+        OptionalDouble keyed = sheet.keyedIn().map(Reading.Applied::ppm).orElse(OptionalDouble.empty());
+        if (keyed.isEmpty()
+                || sheet.atmosphere().isEmpty()
+                || instrument.wavelength().isEmpty()) {
+            return Optional.empty();
+        }
+        double belongs = Air.ppm(instrument, sheet.atmosphere().get());
+        return Optional.of("The air is worth %s ppm, keyed in are %s: %s at 1 km, which is put right in every distance."
+                .formatted(
+                        Words.number(belongs, 1),
+                        Words.number(keyed.getAsDouble(), 1),
+                        words.difference((belongs - keyed.getAsDouble()) * 1e-6 * 1000)));
     }
 
     private static List<SetupEffects.Line> lines(Form form, SetupForm sheet) {

@@ -1,6 +1,8 @@
 package markturn.web.setup;
 
 import java.security.Principal;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -12,6 +14,8 @@ import markturn.formats.Pieces;
 import markturn.report.Display;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Atmosphere;
+import markturn.survey.job.Code;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
@@ -30,7 +34,9 @@ import markturn.web.fieldbook.TurningOrder;
 import markturn.web.fieldbook.TurningOrders;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.Payload;
+import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,21 +44,29 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class SetupController {
     private final FieldBook fieldBook;
+    private final People people;
 
-    SetupController(FieldBook fieldBook) {
+    SetupController(FieldBook fieldBook, People people) {
         this.fieldBook = fieldBook;
+        this.people = people;
     }
 
-    /** The sheet; with {@code from} and {@code to} prepared for the move from a setup to one of its targets. */
+    /** The sheet; with {@code from} and {@code to} prepared for the move from a setup to one of its targets, with {@code again} for
+     * the same setup once more.
+     */
     @GetMapping("/job/{id}/setup")
     String occupy(
             @PathVariable String id,
             @RequestParam(defaultValue = "") String from,
             @RequestParam(defaultValue = "") String to,
+            @RequestParam(defaultValue = "") String again,
             Model model,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
@@ -62,6 +76,7 @@ class SetupController {
         typed.put("sets", String.valueOf((int) book.job().classOfWork().limit(Limit.SETS)));
         typed.put("start", "small");
         book.job().setup(from).ifPresent(before -> moved(book, before, to, typed));
+        book.job().setup(again).ifPresent(before -> again(book, before, typed));
         return page(book, model, typed, Map.of());
     }
 
@@ -73,15 +88,24 @@ class SetupController {
         return "S" + number;
     }
 
+    /** Whoever went back and began once more has two setups where one was meant: it is asked about. */
+    private static void emptyOne(Book book, Setup begun, Form form) {
+        book.job().setups().stream()
+                .filter(s -> s.station().equals(begun.station()) && s.readings().isEmpty())
+                .filter(s -> !s.name().equals(begun.name()) && form.isEmpty("another"))
+                .findFirst()
+                .ifPresent(s -> form.fault(
+                        "another",
+                        "%s stands on %s already and holds no reading yet: go on there, or say that this is another"
+                                .formatted(s.name(), s.station())));
+    }
+
     /** The last foresight becomes the station, the last station the backsight; heights are asked again, no exception. */
     private static void moved(Book book, Setup before, String to, Map<String, String> typed) {
         TurningOrder order = book.order(before);
         typed.put("from", before.name());
         typed.put("station", to);
-        typed.put("instrument", before.instrument());
-        typed.put("sets", String.valueOf(order.sets()));
-        typed.put("school", order.school().key());
-        typed.put("distances", String.valueOf(order.distances()));
+        alike(before, order, typed);
         typed.put("back-0", before.station());
         order.aim(to).ifPresent(aim -> {
             typed.put("back-0-reflector", aim.reflector());
@@ -92,8 +116,38 @@ class SetupController {
         });
     }
 
+    /** What stays from one setup to the next. */
+    private static void alike(Setup before, TurningOrder order, Map<String, String> typed) {
+        typed.put("instrument", before.instrument());
+        typed.put("sets", String.valueOf(order.sets()));
+        typed.put("school", order.school().key());
+        typed.put("distances", String.valueOf(order.distances()));
+    }
+
+    /** The same station and backsights once more, after a break or on another day: heights are asked anew, the circle is as it is found. */
+    private static void again(Book book, Setup before, Map<String, String> typed) {
+        TurningOrder order = book.order(before);
+        typed.put("again", before.name());
+        typed.put("method", before.isFree() ? "resection" : "occupied");
+        typed.put("station", before.station());
+        typed.put("freeStation", Code.after(book.job(), before.station()));
+        alike(before, order, typed);
+        typed.put("start", "falls");
+        int back = 0;
+        int fore = 0;
+        for (TurningOrder.Aim aim : order.aims()) {
+            boolean backsight = aim.role() == Reading.Role.BACKSIGHT;
+            if (backsight && back == SetupForm.BACKSIGHTS || !backsight && fore == SetupForm.FORESIGHTS) {
+                continue;
+            }
+            String field = backsight ? "back-" + back++ : "fore-" + fore++;
+            typed.put(field, aim.target());
+            typed.put(field + "-reflector", aim.reflector());
+        }
+    }
+
     private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
-        JobPage.frame(model, book, "Occupy");
+        JobPage.frame(model, book, "Set up");
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         model.addAttribute("known", SetupForm.known(book));
@@ -109,8 +163,43 @@ class SetupController {
     /** How to set up: both schools, with drills. */
     @GetMapping("/job/{id}/setup/how")
     String how(@PathVariable String id, Model model, Principal who) {
-        JobPage.frame(model, fieldBook.book(id, who.getName()), "Occupy");
+        JobPage.frame(model, fieldBook.book(id, who.getName()), "Set up");
         return "setup/how";
+    }
+
+    /** Takes back a setup at which nothing was booked, with a reason. */
+    @PostMapping("/job/{id}/setup/remove")
+    String remove(
+            @PathVariable String id,
+            @RequestParam String key,
+            @RequestParam String setup,
+            @RequestParam(defaultValue = "") String reason,
+            RedirectAttributes then,
+            Principal who) {
+        if (reason.isBlank()) {
+            then.addFlashAttribute("said", setup + " was left as it is: to remove it needs a reason.");
+            return "redirect:/job/" + id + "/setup";
+        }
+        Book book = fieldBook.book(id, who.getName());
+        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("setup", setup);
+        payload.set(
+                "decision",
+                new Pieces(book.job().units())
+                        .write(new Decision(
+                                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                                people.shownName(who.getName()),
+                                Decision.REMOVE_SETUP,
+                                Map.of("setup", setup),
+                                reason.strip(),
+                                Optional.empty(),
+                                Optional.empty())));
+        try {
+            fieldBook.add(id, key, who.getName(), EntryKind.SETUP_REMOVED, payload);
+            then.addFlashAttribute("said", setup + " is removed; that it stood there stays in the record.");
+        } catch (Refused refused) {
+            then.addFlashAttribute("said", refused.getMessage());
+        }
+        return "redirect:/job/" + id + "/setup";
     }
 
     @PostMapping("/job/{id}/setup")
@@ -121,10 +210,11 @@ class SetupController {
         List<TurningOrder.Aim> aims = sheet.aims();
         Setup setup = sheet.setup(aims);
         TurningOrder order = sheet.order(aims, setup);
+        emptyOne(book, setup, form);
         if (form.isSound()) {
             try {
                 store(id, typed.get("key"), who, book, sheet.newMarks(), setup, order);
-                return "redirect:/job/" + id + "/turning/" + setup.name();
+                return "redirect:/job/" + id + "/turning/" + NamesInAddresses.of(setup.name());
             } catch (Refused refused) {
                 form.refused(refused);
             }

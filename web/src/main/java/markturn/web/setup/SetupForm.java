@@ -280,7 +280,23 @@ final class SetupForm {
                 PointingOrder.School.of(form.text("school")),
                 new CircleStart(start(setup), !form.isEmpty("stepped")),
                 distances,
-                Set.of());
+                Set.of(),
+                keyedIn());
+    }
+
+    /** What the instrument has keyed in; empty where it is already right. */
+    Optional<Reading.Applied> keyedIn() {
+        if (!form.text("keyed").equals("typed")) {
+            return Optional.empty();
+        }
+        OptionalDouble ppm = form.number("keyedPpm", -500, 500, "parts per million, as the instrument shows them");
+        OptionalDouble constant =
+                form.number("keyedConstant", -1000, 1000, "millimetres, as the instrument shows them");
+        if (ppm.isEmpty() && constant.isEmpty()) {
+            form.fault("keyedPpm", "Empty: expected what the instrument shows, or choose that it is already right");
+        }
+        return Optional.of(new Reading.Applied(
+                constant.isPresent() ? OptionalDouble.of(constant.getAsDouble() * MILLIMETRE) : constant, ppm));
     }
 
     private OptionalDouble start(Setup setup) {

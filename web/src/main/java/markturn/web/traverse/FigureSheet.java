@@ -162,7 +162,7 @@ public record FigureSheet(
         }
         if (run.angular().isPresent()) {
             double value = run.angular().getAsDouble();
-            double limit = TraverseLimits.angular(run);
+            double limit = TraverseLimits.angular(job, run);
             rows.add(new Row(
                     "angles",
                     (value < 0 ? "-" : "+") + words.size(value),
@@ -206,8 +206,8 @@ public record FigureSheet(
 
     private static String word(double value, double predicted, double limit) {
         if (Math.abs(value) > limit) {
-            return "beyond its limit";
+            return "over its limit";
         }
-        return Math.abs(value) > predicted ? "more than chance, within its limit" : "not contradicted";
+        return Math.abs(value) > predicted ? "beyond chance, within its limit" : "within chance";
     }
 }

@@ -53,7 +53,7 @@ class TraverseController {
     }
 
     private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
-        JobPage.frame(model, book, "Close");
+        JobPage.frame(model, book, "Traverse");
         Words words = new Words(book.job().units());
         model.addAttribute("words", words);
         model.addAttribute("typed", typed);
@@ -86,7 +86,7 @@ class TraverseController {
                 .filter(s -> !s.isEmpty())
                 .toList();
         if (route.size() < 2) {
-            form.fault("route", "Expected at least two stations in order, parted by commas");
+            form.fault("route", "Expected at least two stations in order, separated by commas");
         }
         route.stream()
                 .filter(mark -> book.job().mark(mark).isEmpty())

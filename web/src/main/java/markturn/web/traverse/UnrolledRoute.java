@@ -36,7 +36,7 @@ public record UnrolledRoute(boolean angled, List<Stop> stops, List<Span> spans, 
     static UnrolledRoute of(Job job, Measured measured, MeasuredTraverse run) {
         Display show = new Display(job.units());
         Words words = new Words(job.units());
-        double share = run.angles() > 0 ? TraverseLimits.angular(run) / run.angles() : 0;
+        double share = run.angles() > 0 ? TraverseLimits.angular(job, run) / run.angles() : 0;
         boolean shown = run.angular().isPresent()
                 || run.legs().stream().anyMatch(leg -> leg.bothWays().isPresent());
         if (!shown) {

@@ -36,20 +36,28 @@ final class FreeWords {
         Position station = setup.station().get();
         Covariance.Ellipse ellipse = station.plan().ellipse();
         long marks = resected.sights().stream().filter(Resected.Sighted::isUsed).count();
+        boolean stopped = result.findingsOf(setup.name()).stream().anyMatch(Finding::isOpenStop);
         rows.add(new Comparison(
                 "",
                 Optional.empty(),
-                "%s lies at N %s E %s, within %s by %s, from %d marks; %s."
+                "%s lies at N %s E %s, %s, from %d marks; %s."
                         .formatted(
                                 setup.setup().station(),
                                 show.length(station.northing()),
                                 show.length(station.easting()),
-                                words.difference(ellipse.semiMajor()),
-                                words.difference(ellipse.semiMinor()),
+                                stopped
+                                        ? "how well is not said while a stop is open"
+                                        : "within %s by %s"
+                                                .formatted(
+                                                        words.difference(ellipse.semiMajor()),
+                                                        words.difference(ellipse.semiMinor())),
                                 marks,
                                 resected.redundancy() == 0
                                         ? "nothing is left to check it"
-                                        : resected.redundancy() + " things are left to check it")));
+                                        : (resected.redundancy() == 1
+                                                        ? "1 observation is"
+                                                        : resected.redundancy() + " observations are")
+                                                + " left to check it")));
         turnTo(result, setup, station, words, show).ifPresent(rows::add);
         return rows;
     }

@@ -26,6 +26,9 @@ import markturn.web.turning.TurningPage.Judged;
 
 /** What stands in the margin of a booked line: what the readings are worth, and what is out of its limit and by how much. */
 final class Margin {
+    /** No circle drifts by this, radians. */
+    private static final double A_WRONG_CIRCLE = Math.toRadians(0.1);
+
     private final SurveyResult result;
     private final MeasuredSetup setup;
     private final Display show;
@@ -100,8 +103,8 @@ final class Margin {
             phrases.add("index " + show.small(means.index()) + show.smallSign());
         }
         setup.sets(fix.target()).filter(a -> a.fix() == fix).ifPresent(a -> directions(a, set, phrases));
-        if (fix.single()) {
-            shot(fix, phrases);
+        if (fix.single() || fix.role() == Reading.Role.CHECK) {
+            shot(fix, set, phrases);
         }
         return phrases;
     }
@@ -118,14 +121,15 @@ final class Margin {
         }
     }
 
-    private void shot(PolarFix fix, List<String> phrases) {
+    private void shot(PolarFix fix, int set, List<String> phrases) {
         boolean closing = setup.closingSight().isPresent()
                 && setup.closingSight().get().target().equals(fix.target())
                 && isLastCheckOn(fix);
         if (closing) {
             phrases.add("turned "
-                    + show.small(OptionalDouble.of(setup.closingSight().get().direction())) + show.smallSign()
-                    + " since the backsight");
+                    + turned(setup.closingSight().get().direction())
+                    + " since the backsight"
+                    + (setup.booked().zeros().size() > 1 ? ", on the circle of set " + set : ""));
             return;
         }
         Optional.ofNullable(shots.get(fix))
@@ -139,6 +143,13 @@ final class Margin {
                             + " "
                             + show.differenceSign()));
         }
+    }
+
+    /** With its sign; one of degrees in the job's own unit. */
+    private String turned(double direction) {
+        return Math.abs(direction) > A_WRONG_CIRCLE
+                ? words.size(direction)
+                : show.small(OptionalDouble.of(direction)) + show.smallSign();
     }
 
     private boolean isLastCheckOn(PolarFix fix) {
@@ -221,7 +232,7 @@ final class Margin {
             case RESECTION_ELEVATION -> "elevation against the other marks";
             default -> "against its first fix";
         };
-        return "%s %s: out by %s (limit %s)".formatted(what, value, beyond, limit);
+        return "%s %s, over its limit by %s (limit %s)".formatted(what, value, beyond, limit);
     }
 
     private Optional<Judged> faces(PolarFix fix, int set) {

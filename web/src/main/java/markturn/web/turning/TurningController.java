@@ -162,7 +162,7 @@ class TurningController {
         Book book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(typed, book.job().units());
-        Optional<Reading> reading = read(form, book, setup);
+        Optional<Reading> reading = read(form, book, setup).map(book.order(setup)::asShown);
         if (reading.isEmpty()) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(form.faults());
         }
@@ -245,11 +245,17 @@ class TurningController {
             return Optional.empty();
         }
         TypedPointing pointing = typed.get();
+        Reading.Role role = role(form.text("role")).orElse(Reading.Role.DETAIL);
+        Reading.Face face = form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT;
+        boolean closing = set == 0 && role == Reading.Role.CHECK;
         return Optional.of(new Reading(
                 target,
-                role(form.text("role")).orElse(Reading.Role.DETAIL),
-                set == 0 ? OptionalInt.empty() : OptionalInt.of(set),
-                form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT,
+                role,
+                closing
+                        ? ClosingCircle.of(
+                                job, book.result().measured().setup(setup.name()), target, face, pointing.circle())
+                        : set == 0 ? OptionalInt.empty() : OptionalInt.of(set),
+                face,
                 pointing.circle(),
                 pointing.zenith(),
                 pointing.slope(),

@@ -14,6 +14,7 @@ import markturn.survey.finding.DoubtfulShots;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Proof;
+import markturn.survey.finding.StoodBefore;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Limit;
@@ -172,7 +173,7 @@ final class TurningDesk {
         if (left > 0) {
             loose.add(new BeforePickingUp.Loose(
                     left == 1 ? "One pointing of the sets is missing." : left + " pointings of the sets are missing.",
-                    "Turn them: a half-set cancels no error of the instrument.",
+                    (left == 1 ? "Turn it" : "Turn them") + ": a half-set cancels no error of the instrument.",
                     Optional.empty()));
         }
         loose.addAll(BeforePickingUp.of(book.job(), result.measured(), setup.name(), Optional.of(Instant.now())));
@@ -345,7 +346,7 @@ final class TurningDesk {
                 rows.add(new Comparison(
                         backsight.target(),
                         Optional.of(Finding.Severity.NOTE),
-                        backsight.target() + ": no distance to compare. Measure it: it tests both marks."));
+                        backsight.target() + ": " + nothingToCompare(backsight)));
                 continue;
             }
             double distance = backsight.distanceDifference().getAsDouble();
@@ -356,7 +357,12 @@ final class TurningDesk {
                                             backsight.elevationDifference().getAsDouble()),
                                     backsight.elevationDifference().getAsDouble() > 0 ? "higher" : "lower")
                     : "";
-            boolean out = result.judgements().stream().anyMatch(j -> j.isOut() && isOfBacksight(j, backsight.target()));
+            Judgement.Verdict verdict = result.judgements().stream()
+                    .filter(j -> isOfBacksight(j, backsight.target()))
+                    .map(Judgement::verdict)
+                    .max(Comparator.naturalOrder())
+                    .orElse(Judgement.Verdict.WITHIN_CHANCE);
+            boolean out = verdict == Judgement.Verdict.OVER_LIMIT;
             rows.add(new Comparison(
                     backsight.target(),
                     out ? Optional.of(Finding.Severity.STOP) : Optional.empty(),
@@ -366,9 +372,28 @@ final class TurningDesk {
                                     words.difference(distance),
                                     distance > 0 ? "longer" : "shorter",
                                     elevation,
-                                    out ? "Beyond its limit: stop and look." : "Not contradicted.")));
+                                    out ? "Over its limit: stop and look." : capital(verdict.words()) + ".")));
         }
+        StoodBefore.of(book.job(), result.measured(), setup.name())
+                .forEach(before -> rows.add(new Comparison(
+                        before.target(),
+                        before.stands() ? Optional.empty() : Optional.of(Finding.Severity.WARN),
+                        before.sentence(words))));
         return rows;
+    }
+
+    /** Why a backsight's distance could not be compared: it was not measured, or there is nothing to hold it against. */
+    private String nothingToCompare(MeasuredSetup.Backsight backsight) {
+        if (backsight.distance().isEmpty()) {
+            return "no distance measured. Measure it: it tests both marks.";
+        }
+        boolean here = measured.station().isPresent();
+        return "its distance is booked, but %s has no coordinates to compare it with."
+                .formatted(here ? backsight.target() : setup.station());
+    }
+
+    private static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     private boolean isOfBacksight(Judgement judgement, String target) {

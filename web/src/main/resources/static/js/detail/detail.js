@@ -1,7 +1,7 @@
 // Detail: what is chosen stays chosen; a change asks the server for the page as it is then, and what is typed stays.
 import { actPosts, FIELDS, input, live, main, replace, say, understand, url } from "/js/frame/live.js";
 
-const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later"];
+const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
 const OWN = ["height", "along", "across", "up-offset"];
 /** Letters on the live line, where only digits are typed. */
 const LETTERS = { b: () => press("[data-choose-join=begin]"), e: () => press("[data-choose-join=close]"), p: () => step("[data-choose-reflector]"), k: () => step("[data-choose-code]"), o: openOffsets };
@@ -24,7 +24,7 @@ async function choose(changed) {
   if (!answer.ok || answer.redirected || !replace(await answer.text())) {
     return say("The page cannot be changed: sign in again in another tab. Nothing typed is lost.");
   }
-  for (const [name, value] of Object.entries(typed)) if (value) form().elements[name].value = value;
+  for (const [name, value] of Object.entries(typed)) if (value && form().elements[name]) form().elements[name].value = value;
   if (FIELDS.some(name => typed[name])) understand();
 }
 
@@ -59,7 +59,7 @@ function begin() {
     }
   }));
   for (const name of [...OWN, "name"]) {
-    form().elements[name].addEventListener("keydown", event => {
+    form().elements[name]?.addEventListener("keydown", event => {
       if (event.key === "Enter") {
         event.preventDefault();
         input("circle").focus();

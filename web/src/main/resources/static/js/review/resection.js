@@ -32,9 +32,29 @@ async function oneMore(query) {
   if (more.drawing) drawing.innerHTML = more.drawing;
 }
 
-for (const box of scale ? [...boxes, scale] : boxes) box.addEventListener("change", ask);
+/** A mark's own switch stands for all its parts; where some are off it stands between. */
+function showWhole() {
+  for (const whole of form.querySelectorAll("[data-whole]")) {
+    const parts = partsOf(whole);
+    whole.checked = parts.some(box => box.checked);
+    whole.indeterminate = whole.checked && parts.some(box => !box.checked);
+  }
+}
+
+const partsOf = whole => [...whole.closest("td").querySelectorAll("[data-off]")];
+
+for (const whole of form.querySelectorAll("[data-whole]")) whole.addEventListener("change", () => {
+  partsOf(whole).forEach(box => { box.checked = whole.checked; });
+  ask();
+});
+for (const box of scale ? [...boxes, scale] : boxes) box.addEventListener("change", () => {
+  showWhole();
+  ask();
+});
+showWhole();
 document.getElementById("as-booked").addEventListener("click", () => {
   boxes.forEach((box, i) => { box.checked = booked.boxes[i]; });
+  showWhole();
   if (scale) scale.checked = booked.scale;
   ask();
 });

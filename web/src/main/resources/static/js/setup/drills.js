@@ -1,5 +1,6 @@
 // Small drills for setting up. A toy of the tripod, not of a job: tilt in parts of the bubble's ring, spot in millimetres.
-// The plummet looks along the standing axis, so the spot lies at base + height * tilt; legs tilt the head about the mark.
+// Tilt points to the high side, where the bubble runs. A screw that lifts its corner tilts towards it, and the plummet, which looks along the
+// standing axis, swings the same way: the spot lies at base + height * tilt. Legs tilt the head about the mark.
 
 const SVG = "http://www.w3.org/2000/svg";
 const RING = 14;
@@ -32,7 +33,9 @@ function tripod() {
   return {
     tilt,
     spot: () => base.map((b, i) => b + SPOT_PER_TILT * tilt[i]),
-    screw: (which, way) => SCREWS[which].forEach((part, i) => { tilt[i] -= way * STEP * part / 80; }),
+    screw: (which, way) => SCREWS[which].forEach((part, i) => { tilt[i] += way * STEP * part / 80; }),
+    // The left hand on C, the right on B: the bubble follows the left thumb.
+    thumbs: inward => SCREWS[1].forEach((part, i) => { tilt[i] += inward * STEP * (part - SCREWS[2][i]) / 80; }),
     leg: (x, y) => [x, y].forEach((way, i) => { tilt[i] += way * STEP; base[i] -= 0.95 * SPOT_PER_TILT * way * STEP; }),
     slide: (x, y) => [x, y].forEach((way, i) => { base[i] += way * STEP; tilt[i] += way * STEP * 0.25; }),
     acts: 0,
@@ -71,6 +74,8 @@ function balance(part, tools, shows) {
   const begin = () => { stand = tripod(); show(); };
   if (tools.includes("screws")) [0, 1, 2].forEach(i => acts.append(
     button(`Screw ${"ABC"[i]} up`, act(() => stand.screw(i, 1))), button(`${"ABC"[i]} down`, act(() => stand.screw(i, -1)))));
+  if (tools.includes("screws")) acts.append(
+    button("B and C, thumbs inward", act(() => stand.thumbs(1))), button("B and C, thumbs outward", act(() => stand.thumbs(-1))));
   for (const tool of ["leg", "slide"]) if (tools.includes(tool)) DIRECTIONS.forEach(([word, x, y]) =>
     acts.append(button(`${tool === "leg" ? "Legs: bubble" : "Slide"} ${word}`, act(() => stand[tool](x, y)))));
   acts.append(button("Another", begin));

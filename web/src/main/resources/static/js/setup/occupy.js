@@ -31,7 +31,7 @@ async function show() {
 }
 
 function choose() {
-  for (const [name, part] of [["orientation", "orientation"], ["start", "start"], ["method", "method"]]) {
+  for (const [name, part] of [["orientation", "orientation"], ["start", "start"], ["method", "method"], ["keyed", "keyed"]]) {
     const chosen = form.elements[name].value;
     for (const field of form.querySelectorAll(`[data-${part}]`)) field.hidden = field.dataset[part] !== chosen;
   }

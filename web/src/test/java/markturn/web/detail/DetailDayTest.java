@@ -137,6 +137,68 @@ class DetailDayTest {
     }
 
     @Test
+    void aNameThatIsReadLikeAnotherAndATwinAreSaid(House house) {
+        String id = demo(house);
+        int before = job(house, id).setup("S2").orElseThrow().readings().size();
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/detail/S2");
+        page.locator("#name").fill("2O04");
+        type(page, "60-00-00", "90-10-00", "22.500");
+        assertThat(page.locator("tr[data-line]").last()).containsText("2O04");
+        page.locator("#name").fill("2004");
+        type(page, "60-00-05", "90-10-00", "22.503");
+        assertThat(page.locator("#message")).containsText("2004 looks like 2O04");
+        Assertions.assertThat(job(house, id).setup("S2").orElseThrow().readings())
+                .hasSize(before + 1);
+        page.locator("#book-act").click();
+        assertThat(page.locator("tr[data-line]").last()).containsText("2004");
+        // It lies 3 mm from the one booked before: said at once.
+        assertThat(page.locator("#message")).containsText("2004 lies 3");
+        assertThat(page.locator("#message")).containsText("from 2O04");
+    }
+
+    @Test
+    void anyLineIsStruckAndLinesAreClosedAndReopenedAfterTheFact(House house) {
+        String id = demo(house);
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/detail/S2");
+        page.locator("[data-choose-all='yes']").click();
+        var wall = page.locator("tr[data-line]", new Page.LocatorOptions().setHasText("303"));
+        // The last of the wall closes its line, and opens it again.
+        wall.locator("summary").click();
+        wall.getByText("closes it").click();
+        Assertions.assertThat(act(page, house, id, "303")).isEqualTo("close");
+        page.navigate("/job/" + id + "/detail/S2?all=yes");
+        wall.locator("summary").click();
+        wall.getByText("lies on it").click();
+        Assertions.assertThat(act(page, house, id, "303")).isEqualTo("go-on");
+        page.navigate("/job/" + id + "/detail/S2?all=yes");
+        wall.locator("summary").click();
+        wall.getByText("on no line").click();
+        assertThat(page.locator("h1")).containsText("detail");
+        page.waitForCondition(
+                () -> job(house, id).mark("303").orElseThrow().joining().isEmpty());
+        // A line that is not the last one is struck out with its reason.
+        page.navigate("/job/" + id + "/detail/S2?all=yes");
+        wall.locator("summary").click();
+        wall.getByText("pole not plumb").click();
+        assertThat(page.locator("tr.struck", new Page.LocatorOptions().setHasText("303")))
+                .containsText("pole not plumb");
+    }
+
+    /** How a mark joins its line, once the page has its answer: it shows the last lines only again. */
+    private static String act(Page page, House house, String id, String mark) {
+        assertThat(page.locator("[data-choose-all='yes']")).isVisible();
+        return job(house, id)
+                .mark(mark)
+                .orElseThrow()
+                .joining()
+                .orElseThrow()
+                .act()
+                .key();
+    }
+
+    @Test
     void whatStandsBesideThePoleAndWhatCannotBeReached(House house) {
         String id = demo(house);
         Page page = house.signedIn("wren");
@@ -189,7 +251,7 @@ class DetailDayTest {
         String id = demo(house);
         Page page = house.signedIn("wren");
         page.navigate("/job/" + id + "/practice");
-        page.getByText("Switch them on").press("Enter");
+        page.getByText("Switch the simulated devices on").press("Enter");
         page.waitForLoadState();
         page.navigate("/job/" + id + "/detail/S2?code=TREE");
         page.locator("#circle").press("Enter");

@@ -54,7 +54,7 @@ class NetworkPageTest {
         // The demo's pond closes by 12 mm where chance predicts 8: the drawing and the table must say the same.
         Page page = opened(house, AlderWeir.job());
         page.getByText("Back to the figures").click();
-        assertThat(page.locator(".misclosures")).containsText("more than chance, within its limit");
+        assertThat(page.locator(".misclosures")).containsText("beyond chance, within its limit");
         assertThat(page.locator("article .figure-drawing:not(.unrolled)")).containsText("outside what chance predicts");
     }
 
@@ -94,9 +94,10 @@ class NetworkPageTest {
         String id = house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren", "ida"));
         Page surveyor = house.signedIn("wren");
         surveyor.navigate("/job/" + id + "/network");
-        surveyor.locator("article input[name=reason]").fill("not mine to adopt");
-        surveyor.getByText("Show what moves").click();
-        assertThat(surveyor.locator("h1")).hasText("Not for this account");
+        assertThat(surveyor.locator("article")).containsText("Whoever reviews this job adopts");
+        assertThat(surveyor.locator("article input[name=reason]")).hasCount(0);
+        Assertions.assertThat(House.posted(surveyor, "/job/" + id + "/network/adopt"))
+                .isEqualTo(403);
         Page page = house.signedIn("ida");
         page.navigate("/job/" + id + "/network");
         page.getByText("Show what moves").click();

@@ -29,9 +29,9 @@ class ChecksTest {
         Position first = place(fieldBook.book(id, "ida"), "CREST 3");
         Page page = house.signedIn("ida");
         page.navigate("/job/" + id + "/point/checks");
-        assertThat(page.locator(".verdict")).containsText("2 of 8 checks differ");
+        assertThat(page.locator(".verdict")).containsText("2 of 8 checks are over their limit");
         Locator crest = page.locator("tbody.check", new Page.LocatorOptions().setHasText("CREST 3"));
-        assertThat(crest).containsText("differs");
+        assertThat(crest).containsText("over its limit");
         // Control is not decided here: other work rests on it.
         assertThat(page.locator("tbody.check", new Page.LocatorOptions().setHasText("PILLAR 4"))
                         .locator("button"))

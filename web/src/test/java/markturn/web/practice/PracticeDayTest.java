@@ -71,7 +71,7 @@ class PracticeDayTest {
         assertThat(ink(page).first()).containsText(Pattern.compile("(5°00'|4°59')"));
         page.locator("#take-all").click();
         assertThat(ink(page)).hasCount(12);
-        assertThat(page.locator(".comparisons")).containsText("Not contradicted");
+        assertThat(page.locator(".comparisons")).containsText("Within chance");
         assertThat(page.locator("#pick-up")).containsText("Closing sight: PILLAR 2 again");
         page.locator("#pick-up a").first().click();
         page.locator("#take").click();
@@ -161,7 +161,10 @@ class PracticeDayTest {
         begin(page);
         page.locator("#take-all").click();
         assertThat(ink(page)).hasCount(12);
-        page.navigate(job + "/review/correct?what=targetHeight");
+        // The note is corrected where it stands, and one is back there afterwards.
+        page.navigate(job + "/turning/S1");
+        page.getByText("Correct a note").click();
+        page.locator("#what").selectOption("targetHeight");
         page.locator("#height").fill("1.580");
         page.locator("#pick").selectOption("POND 1");
         page.locator("#reason").fill("read from the wrong end of the pole");
@@ -170,7 +173,9 @@ class PracticeDayTest {
         // 1.48 to 1.58: the mark lies 100 mm lower.
         assertThat(page.locator(".moved tbody tr")).containsText("-100.0");
         page.getByText("Book the correction").click();
-        page.waitForURL("**/deliver");
+        page.waitForURL("**/turning/S1");
+        assertThat(page.locator(".said")).containsText("Corrected. 1 mark moved, farthest POND 1 by 100 mm.");
+        page.navigate(job + "/deliver");
         assertThat(page.locator("main")).containsText("read from the wrong end of the pole");
         Job corrected =
                 JobFile.read(page.request().get(job + "/deliver/job-file").body());
@@ -222,10 +227,10 @@ class PracticeDayTest {
         String job = setUp(page);
         page.navigate(job + "/practice");
         page.locator("#mark").fill("POND 2");
-        page.getByText("Fix it").click();
+        page.getByText("Measure with the rover").click();
         assertThat(page.locator("main table")).containsText("POND 2");
         page.locator("#mark").fill("NOWHERE");
-        page.getByText("Fix it").click();
+        page.getByText("Measure with the rover").click();
         assertThat(page.locator(".fault").first()).containsText("Nothing called NOWHERE stands");
         page.navigate(job + "/point");
         assertThat(page.locator("main")).containsText("POND 2");

@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.util.Set;
 import java.util.regex.Pattern;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
@@ -12,6 +13,7 @@ import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -53,7 +55,7 @@ class ResectionReviewTest {
         assertThat(page.locator("#point-again")).hasText("Point at PILLAR 4 again");
         String northBefore = cell(page, "north-now");
         switchPillarFourOff(page);
-        assertThat(page.locator("#verdict")).containsText("The 3 marks agree within");
+        assertThat(page.locator("#verdict")).containsText("3 marks, largest residual");
         assertThat(page.locator("[data-cell='r3-redundancy']")).hasText("left out");
         Assertions.assertThat(cell(page, "north-accepted")).isEqualTo(northBefore);
         Assertions.assertThat(cell(page, "north-now")).isNotEqualTo(northBefore);
@@ -69,7 +71,7 @@ class ResectionReviewTest {
         switchPillarFourOff(page);
         page.locator("#reason").fill("knocked by a digger");
         bookIt(page);
-        assertThat(page.locator("#verdict")).containsText("The 3 marks agree within");
+        assertThat(page.locator("#verdict")).containsText("3 marks, largest residual");
         assertThat(page.locator("[data-off='PILLAR 4:direction']")).not().isChecked();
         Job booked = JobFile.read(page.request().get(job + "/deliver/job-file").body());
         Decision decision = booked.decisions().get(booked.decisions().size() - 1);
@@ -78,6 +80,32 @@ class ResectionReviewTest {
         Setup.ByResection by =
                 (Setup.ByResection) booked.setup("R1").orElseThrow().orientation();
         Assertions.assertThat(by.leaveOut()).hasSize(2);
+    }
+
+    @Test
+    void aMarkIsLeftOutByOneAct(House house) throws FaultyFile {
+        Page page = house.signedIn("wren");
+        byte[] file = page.request().get(house.demo(page) + "/deliver/job-file").body();
+        String id = house.application().getBean(FieldBook.class).open(JobFile.read(file), "wren", Set.of("wren"));
+        page.navigate("/job/" + id + "/review/R1");
+        page.locator("[data-whole='PILLAR 4']").uncheck();
+        assertThat(page.locator("#verdict")).containsText("3 marks, largest residual");
+        assertThat(page.locator("[data-off='PILLAR 4:elevation']")).not().isChecked();
+        // A part of it back on: the mark takes part again, in part.
+        page.locator("[data-off='PILLAR 4:elevation']").check();
+        assertThat(page.locator("[data-whole='PILLAR 4']")).isChecked();
+        page.locator("[data-whole='PILLAR 4']").uncheck();
+        page.locator("#reason").fill("knocked by a digger");
+        bookIt(page);
+        assertThat(page.locator("[data-whole='PILLAR 4']")).not().isChecked();
+        Setup.ByResection by = (Setup.ByResection) house.application()
+                .getBean(FieldBook.class)
+                .book(id, "wren")
+                .job()
+                .setup("R1")
+                .orElseThrow()
+                .orientation();
+        Assertions.assertThat(by.leaveOut()).containsExactly(new Setup.LeftOut("PILLAR 4", java.util.Optional.empty()));
     }
 
     @Test
@@ -124,7 +152,7 @@ class ResectionReviewTest {
         page.locator("#take-all").click();
         assertThat(page.locator("tr.ink")).hasCount(12);
         page.navigate(page.url().replace("/turning/", "/review/"));
-        assertThat(page.locator("#verdict")).containsText("The 3 marks agree within");
+        assertThat(page.locator("#verdict")).containsText("3 marks, largest residual");
         assertThat(page.locator("#verdict")).containsText("would have shown four times in five");
         page.getByRole(
                         AriaRole.BUTTON,

@@ -31,7 +31,7 @@ class FeetAndGonTest {
         page.locator("#length").selectOption("us-ft");
         page.locator("#angle").selectOption("gon");
         page.getByText("Open the job").click();
-        FirstDayTest.type(
+        TypedDay.type(
                 page,
                 "name",
                 "I1",
@@ -48,7 +48,7 @@ class FeetAndGonTest {
         page.locator("#constant").fill("-30");
         page.getByText("Add the reflector").click();
         page.getByText("Go on: control marks").click();
-        FirstDayTest.type(
+        TypedDay.type(
                 page,
                 "name-0",
                 "A",
@@ -60,7 +60,7 @@ class FeetAndGonTest {
                 "100",
                 "source-0",
                 "list");
-        FirstDayTest.type(
+        TypedDay.type(
                 page,
                 "name-1",
                 "B",
@@ -87,7 +87,7 @@ class FeetAndGonTest {
         page.locator("#station").selectOption("A");
         // Five feet, two inches and three eighths: (62 + 3/8)/12 = 5.1979 ft.
         page.locator("#height").fill("5' 2 3/8\"");
-        FirstDayTest.type(page, "back-0", "B", "fore-0", "T1");
+        TypedDay.type(page, "back-0", "B", "fore-0", "T1");
         page.locator("[name='back-0-reflector']").selectOption("Prism");
         page.locator("[name='back-0-height']").fill("5.198");
         page.locator("[name='fore-0-reflector']").selectOption("Prism");
@@ -153,6 +153,6 @@ class FeetAndGonTest {
     }
 
     private static void book(Page page, String circle, String zenith, String slope) {
-        FirstDayTest.book(page, circle, zenith, slope);
+        TypedDay.book(page, circle, zenith, slope);
     }
 }

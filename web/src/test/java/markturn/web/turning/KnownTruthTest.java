@@ -45,7 +45,7 @@ class KnownTruthTest {
         double up = b[2] + height - a[2] - 1.5 - bend;
         double zenith = Math.atan2(level, up);
         double circle = azimuth(from, to) + 1 + (left ? 0 : Math.PI);
-        FirstDayTest.book(
+        TypedDay.book(
                 page,
                 AngleUnit.DMS.write(Angles.onCircle(circle), 1),
                 AngleUnit.DMS.write(left ? zenith : 2 * Math.PI - zenith, 1),
@@ -96,10 +96,10 @@ class KnownTruthTest {
     @Test
     void theKnockedMarkIsNamedAndTheSpireStandsWhereItStands(House house) {
         Page page = house.signedIn("wren");
-        String job = FirstDayTest.openJob(page, "Known truth");
+        String job = TypedDay.openJob(page, "Known truth");
         page.navigate(job + "/mark");
-        FirstDayTest.type(page, "name-0", "C", "northing-0", "1000", "easting-0", "5200", "elevation-0", "11");
-        FirstDayTest.type(page, "name-1", "D", "northing-1", "900", "easting-1", "4900", "elevation-1", "9");
+        TypedDay.type(page, "name-0", "C", "northing-0", "1000", "easting-0", "5200", "elevation-0", "11");
+        TypedDay.type(page, "name-1", "D", "northing-1", "900", "easting-1", "4900", "elevation-1", "9");
         page.getByText("Enter these marks").click();
         occupy(page, job, "A", "B", "C", "D");
         turn(page, "A");
@@ -108,7 +108,7 @@ class KnownTruthTest {
                 .containsText(Pattern.compile("B does not fit: seen from here it lies (39|40|41) mm east"));
         page.locator("[data-off='B:direction']").uncheck();
         page.locator("[data-off='B:distance']").uncheck();
-        assertThat(page.locator("#verdict")).containsText("The 2 marks agree within");
+        assertThat(page.locator("#verdict")).containsText("2 marks, largest residual");
         page.locator("#reason").fill("the peg was hit");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Book it"))
                 .click();

@@ -16,7 +16,7 @@ class LostAnswerTest {
     @Test
     void aLineWhoseAnswerWasLostIsSentAgainAndStoredOnce(House house) {
         Page page = house.signedIn("wren");
-        FirstDayTest.occupy(page, FirstDayTest.openJob(page, "Lost answer"), "");
+        TypedDay.occupy(page, TypedDay.openJob(page, "Lost answer"), "");
         AtomicInteger lost = new AtomicInteger();
         page.route(POSTING, route -> {
             if (lost.incrementAndGet() == 1) {
@@ -40,7 +40,7 @@ class LostAnswerTest {
     @Test
     void aSecondTapFindsTheFieldsEmpty(House house) {
         Page page = house.signedIn("wren");
-        FirstDayTest.occupy(page, FirstDayTest.openJob(page, "Double tap"), "");
+        TypedDay.occupy(page, TypedDay.openJob(page, "Double tap"), "");
         page.locator("#circle").fill("10 00 00");
         page.evaluate("() => { const b = document.getElementById('book-act'); b.click(); b.click(); }");
         assertThat(page.locator("tr.ink")).hasCount(1);
@@ -54,8 +54,8 @@ class LostAnswerTest {
     @Test
     void anExpiredSignInKeepsTheLine(House house) {
         Page page = house.signedIn("wren");
-        String job = FirstDayTest.openJob(page, "Expired");
-        FirstDayTest.occupy(page, job, "");
+        String job = TypedDay.openJob(page, "Expired");
+        TypedDay.occupy(page, job, "");
         page.locator("#circle").fill("10 00 00");
         page.context().clearCookies();
         page.locator("#book-act").click();
@@ -72,7 +72,7 @@ class LostAnswerTest {
     @Test
     void whatStandsInAFormOutlivesAReloadAndAnExpiredSignIn(House house) {
         Page page = house.signedIn("wren");
-        String job = FirstDayTest.openJob(page, "Draft");
+        String job = TypedDay.openJob(page, "Draft");
         // What the server took in is not offered again.
         assertThat(page.locator("[name='name-0']")).hasValue("");
         page.locator("[name='name-0']").fill("C");

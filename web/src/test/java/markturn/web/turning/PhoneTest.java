@@ -26,8 +26,8 @@ class PhoneTest {
     @Test
     void aPointingIsTappedBookedStruckAndRestored(House house) {
         Page page = house.signedInByTouch("wren", 360, 640);
-        String job = FirstDayTest.openJob(page, "By thumb");
-        FirstDayTest.occupy(page, job, "T1");
+        String job = TypedDay.openJob(page, "By thumb");
+        TypedDay.occupy(page, job, "T1");
         for (String field : new String[] {"#circle", "#zenith", "#slope"}) {
             assertThat(page.locator(field)).hasAttribute("inputmode", "none");
         }
@@ -51,12 +51,12 @@ class PhoneTest {
         page.locator("#book-act").tap();
         assertThat(page.locator("#sentence")).containsText("Face LEFT. Sight T1.");
         assertThat(page.locator("#circle")).hasValue("");
-        assertThat(page.locator("#on-disk")).containsText("1 on disk");
+        assertThat(page.locator("#on-disk")).containsText("1 stored");
 
         // The second tap of a shaking thumb finds nothing to book.
         page.locator("#book-act").tap();
         assertThat(page.locator("#echo-circle")).containsText("Empty");
-        assertThat(page.locator("#on-disk")).containsText("1 on disk");
+        assertThat(page.locator("#on-disk")).containsText("1 stored");
 
         page.locator("#strike-last").tap();
         Locator reasons = page.locator("#strike-panel .reasons button");

@@ -1,0 +1,91 @@
+package markturn.web.mark;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.turning.TypedDay;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Given marks: what is asked about before it is stored, and what is corrected or withdrawn afterwards. */
+@ExtendWith(House.class)
+class ControlTest {
+    private static Job job(House house, String job) {
+        return house.application()
+                .getBean(FieldBook.class)
+                .book(job.replace("/job/", ""), "wren")
+                .job();
+    }
+
+    private static void mark(Page page, String name, String north, String east, String up) {
+        TypedDay.type(
+                page, "name-0", name, "northing-0", north, "easting-0", east, "elevation-0", up, "source-0", "list");
+        page.getByText("Enter these marks").click();
+    }
+
+    @Test
+    void whatLooksLikeASlipIsAskedAboutAndNotRefused(House house) {
+        Page page = house.signedIn("wren");
+        String job = TypedDay.openJob(page, "Doubts");
+        page.navigate(job + "/mark");
+        mark(page, "a", "1200", "5000", "10");
+        assertThat(page.locator("form .tick .fault")).containsText("a looks like A, which this job knows");
+        Assertions.assertThat(job(house, job).marks()).hasSize(2);
+        page.locator("#meant-0").check();
+        page.getByText("Enter these marks").click();
+        assertThat(page.locator("#meant-0")).hasCount(0);
+        Assertions.assertThat(job(house, job).mark("a")).isPresent();
+        mark(page, "D", "1000.001", "5000.001", "10");
+        assertThat(page.locator("form .tick .fault")).containsText("A lies at that very place");
+        page.navigate(job + "/mark");
+        mark(page, "E", "1300", "5000", "10000");
+        assertThat(page.locator("form .tick .fault")).containsText("It lies 9990 m higher than the others");
+    }
+
+    @Test
+    void givenCoordinatesAreCorrectedAndWithdrawnWithAReason(House house) {
+        Page page = house.signedIn("wren");
+        String job = TypedDay.openJob(page, "Correct control");
+        TypedDay.occupy(page, job, "T1");
+        TypedDay.book(page, "0 00 00", "90 00 00", "100.030");
+        TypedDay.book(page, "90 00 00", "90 00 00", "50.030");
+        page.navigate(job + "/mark");
+        page.locator(".correct-control summary").click();
+        page.locator("#given-mark").selectOption("A");
+        page.locator("#given-northing").fill("1000.5");
+        page.locator("#given-easting").fill("5000");
+        page.locator("#given-elevation").fill("10");
+        page.getByText("Correct it").click();
+        assertThat(page.locator(".message")).containsText("corrected with a reason");
+        page.locator(".correct-control summary").click();
+        page.locator("#given-mark").selectOption("A");
+        page.locator("#given-reason").fill("a digit was dropped from the list");
+        page.getByText("Correct it").click();
+        assertThat(page.locator(".said")).containsText("A is corrected. 2 marks moved.");
+        Job corrected = job(house, job);
+        Assertions.assertThat(
+                        corrected.mark("A").orElseThrow().given().orElseThrow().northing())
+                .isEqualTo(1000.5);
+        Decision decision = corrected.decisions().get(corrected.decisions().size() - 1);
+        Assertions.assertThat(decision.what()).isEqualTo(Decision.CORRECT_CONTROL);
+        Assertions.assertThat(decision.before().orElseThrow().toString()).contains("N 1000.000");
+        // Withdrawn: nothing that rests on it has a place any more, and nothing fails.
+        page.locator(".correct-control summary").click();
+        page.locator("#given-mark").selectOption("A");
+        page.locator("#given-reason").fill("it was another pillar");
+        page.getByText("Withdraw its coordinates").click();
+        assertThat(page.locator(".said")).containsText("A is withdrawn");
+        Mark after = job(house, job).mark("A").orElseThrow();
+        Assertions.assertThat(after.given()).isEmpty();
+        for (String at : new String[] {"/review/S1", "/point", "/plan", "/turning/S1", "/deliver", "/detail/S1"}) {
+            page.navigate(job + at);
+            assertThat(page.locator("h1")).not().hasText("Something failed");
+        }
+    }
+}
