@@ -177,10 +177,6 @@ final class JobNames {
             return;
         }
         MeasuredHeight height = reading.targetHeight().get();
-        boolean reflectorless = reading.reflector().equals(Reflector.REFLECTORLESS);
-        if (height.value() == 0 && !reflectorless && !job.planOnly()) {
-            fault(path + ".targetHeight.value", "0", "expected the height of the pole; 0 only without reflector");
-        }
         notch(height, job.reflector(reading.reflector()).notch(), path + ".targetHeight");
     }
 

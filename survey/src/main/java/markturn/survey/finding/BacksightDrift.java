@@ -58,8 +58,8 @@ final class BacksightDrift implements Rule {
         }
         int shots = DoubtfulShots.places(evidence.measured().setup(setup)).size();
         return shots == 0
-                ? "Nothing was booked between the last good look back and this one."
-                : "%d %s between the last look back and this one: keep them with a reason, correct them by time, or strike them out."
+                ? "Nothing was booked between the last good closing sight and this one."
+                : "%d %s between the last closing sight and this one: keep them with a reason, correct them by time, or strike them out."
                         .formatted(shots, shots == 1 ? "shot lies" : "shots lie");
     }
 }

@@ -90,20 +90,20 @@ public final class BeforePickingUp {
         String zero = setup.setup().orientation().zero();
         if (shotsSinceLastLook() > 0) {
             loose.add(new Loose(
-                    "%d %s booked since the last look back: a turned circle would not show."
+                    "%d %s booked since the last closing sight: a turned circle would not show."
                             .formatted(shotsSinceLastLook(), shotsSinceLastLook() == 1 ? "line was" : "lines were"),
                     "Closing sight: " + zero + " again.",
                     Optional.of(zero)));
         } else if (setup.looks().isEmpty()) {
             loose.add(new Loose(
-                    "No look back was taken outside the sets.",
+                    "No closing sight has been taken outside the sets.",
                     "Closing sight: " + zero + " again, before picking up.",
                     Optional.of(zero)));
         } else if (now.isPresent()
                 && ageOfLastLook(now.get()).orElse(0) > interval()
                 && ageOfLastLook(now.get()).orElse(0) < A_DAY) {
             loose.add(new Loose(
-                    "The last look back is %s minutes old."
+                    "The last closing sight is %s minutes old."
                             .formatted(Words.number(ageOfLastLook(now.get()).getAsDouble(), 0)),
                     "Closing sight: " + zero + " again.",
                     Optional.of(zero)));

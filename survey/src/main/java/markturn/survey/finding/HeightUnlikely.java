@@ -3,9 +3,11 @@ package markturn.survey.finding;
 import java.util.HashSet;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Reflector;
 import markturn.survey.reduce.BookedReading;
 import markturn.survey.reduce.Heights;
 import markturn.survey.result.MeasuredSetup;
@@ -19,7 +21,34 @@ final class HeightUnlikely implements SetupRule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
-        return Stream.concat(instrument(evidence, setup), reflectors(evidence, setup));
+        return Stream.of(instrument(evidence, setup), reflectors(evidence, setup), signs(evidence, setup))
+                .flatMap(Function.identity());
+    }
+
+    /** A height of 0 is right for a prism on a wall, and one below 0 for a target that hangs from its mark: both are said once. */
+    private static Stream<Finding> signs(Evidence evidence, MeasuredSetup setup) {
+        Set<String> told = new HashSet<>();
+        return setup.booked().readings().stream()
+                .map(BookedReading::reading)
+                .filter(r -> !r.reflector().equals(Reflector.REFLECTORLESS))
+                .filter(r -> r.targetHeight().filter(h -> h.value() <= 0).isPresent())
+                .filter(r -> told.add(r.target()))
+                .map(r ->
+                        sign(evidence, setup, r.target(), r.targetHeight().get().value()));
+    }
+
+    private static Finding sign(Evidence evidence, MeasuredSetup setup, String target, double height) {
+        return Finding.of(
+                        height == 0 ? "zero-height" : "height-unlikely",
+                        height == 0 ? Severity.NOTE : Severity.WARN,
+                        setup.name(),
+                        target,
+                        height == 0
+                                ? "The reflector at %s stands at height 0: right for a prism on a wall or a stud; on a pole its height is missing."
+                                        .formatted(target)
+                                : "The reflector at %s is noted %s below its mark: right where it hangs from it; else the sign is wrong."
+                                        .formatted(target, evidence.words().height(-height)))
+                .with(Measure.LENGTH, height, 0);
     }
 
     private static Stream<Finding> instrument(Evidence evidence, MeasuredSetup setup) {

@@ -127,7 +127,7 @@ public final class Form {
             return Optional.empty();
         }
         if (value.getAsDouble() == 0 && !zeroAllowed) {
-            fault(field, "0: expected " + what + "; 0 only without reflector");
+            fault(field, "0: expected " + what + "; 0 only for what is sighted");
             return Optional.empty();
         }
         MeasuredHeight.To to = text(field + "To").equals("notch") ? MeasuredHeight.To.NOTCH : MeasuredHeight.To.AXIS;

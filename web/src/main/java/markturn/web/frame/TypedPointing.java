@@ -37,8 +37,7 @@ public record TypedPointing(
         }
         String reflector = form.text("reflector");
         boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
-        Optional<MeasuredHeight> height =
-                form.height("height", reflectorless, "the height of the target over its mark");
+        Optional<MeasuredHeight> height = form.height("height", true, "the height of the target over its mark");
         if (height.isEmpty() && !planOnly && !slopes.isEmpty() && !reflectorless) {
             form.fault("height", "Empty: expected the height of the target over its mark");
         }

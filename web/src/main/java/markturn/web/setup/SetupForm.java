@@ -261,7 +261,7 @@ final class SetupForm {
             return Optional.empty();
         }
         String heightField = field + "-height";
-        Optional<MeasuredHeight> height = form.height(heightField, reflectorless, "the height of the target");
+        Optional<MeasuredHeight> height = form.height(heightField, true, "the height of the target");
         if (height.isEmpty() && !job.planOnly() && !reflectorless) {
             form.fault(heightField, "Empty: expected the height of the target over its mark");
         }

@@ -417,7 +417,7 @@ class TurningController {
                 reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
         boolean known = job.mark(target).flatMap(Mark::given).isPresent();
         boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
-        Optional<MeasuredHeight> height = form.height("height", reflectorless, "the height of the target");
+        Optional<MeasuredHeight> height = form.height("height", true, "the height of the target");
         if (height.isEmpty() && !job.planOnly()) {
             form.fault("height", "Empty: expected the height of the target over its mark");
         }
