@@ -22,6 +22,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Notch;
 import markturn.survey.job.Reading;
+import markturn.survey.job.ReferencePair;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
@@ -322,6 +323,21 @@ final class JobElements {
                 of.text("source"),
                 of.optionalText("struck"),
                 of.find("antennaHeight").map(JobElements::height));
+    }
+
+    static ReferencePair reference(Element of) {
+        ReferencePair pair = new ReferencePair(
+                of.text("from"),
+                of.text("to"),
+                of.length("distance"),
+                of.length("stdDev").orElse(0),
+                of.length("heightDifference"),
+                of.length("heightStdDev").orElse(0),
+                of.text("how"));
+        if (pair.distance().isEmpty() && pair.rise().isEmpty()) {
+            of.fault("distance", "missing: expected a distance, a height difference, or both");
+        }
+        return pair;
     }
 
     static Adopted adopted(Element of) {

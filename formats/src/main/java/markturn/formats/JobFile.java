@@ -48,7 +48,10 @@ public final class JobFile {
         JsonNode units = document.get("units");
         Units inForce = new Units(
                 LengthUnit.of(units.get("length").asString()).orElseThrow(),
-                AngleUnit.of(units.get("angle").asString()).orElseThrow());
+                AngleUnit.of(units.get("angle").asString()).orElseThrow(),
+                units.path("bearings").asString("").equals(Units.Bearings.QUADRANT.key())
+                        ? Units.Bearings.QUADRANT
+                        : Units.Bearings.AZIMUTH);
         Element root = new Element(document, "$", inForce, faults);
         return new Job(
                 root.text("name"),
@@ -63,6 +66,7 @@ public final class JobFile {
                 root.list("marks").stream().map(JobElements::mark).toList(),
                 root.list("setups").stream().map(JobElements::setup).toList(),
                 root.list("fixes").stream().map(JobElements::fix).toList(),
+                root.list("references").stream().map(JobElements::reference).toList(),
                 root.list("traverses").stream().map(JobElements::traverse).toList(),
                 new Network(
                         root.at("network").flag("run", false),

@@ -62,6 +62,10 @@ final class JobNames {
         for (int i = 0; i < job.fixes().size(); i++) {
             mark(job.fixes().get(i).mark(), "$.fixes[" + i + "].mark");
         }
+        for (int i = 0; i < job.references().size(); i++) {
+            mark(job.references().get(i).one(), "$.references[" + i + "].from");
+            mark(job.references().get(i).other(), "$.references[" + i + "].to");
+        }
         for (int i = 0; i < job.adopted().size(); i++) {
             mark(job.adopted().get(i).mark(), "$.adopted[" + i + "].mark");
         }

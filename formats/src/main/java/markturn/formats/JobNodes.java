@@ -21,6 +21,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Notch;
 import markturn.survey.job.Reading;
+import markturn.survey.job.ReferencePair;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
@@ -98,6 +99,9 @@ final class JobNodes {
         to.putObject("units")
                 .put("length", units.length().key())
                 .put("angle", units.angle().key());
+        if (units.bearings() == Units.Bearings.QUADRANT) {
+            to.withObject("units").put("bearings", units.bearings().key());
+        }
         classOfWork(to, job.classOfWork());
         to.put("planOnly", job.planOnly());
         earth(to.putObject("earth"), job.earth());
@@ -109,6 +113,9 @@ final class JobNodes {
         to.set("marks", list(job.marks(), this::mark));
         to.set("setups", list(job.setups(), this::setup));
         to.set("fixes", list(job.fixes(), this::fix));
+        if (!job.references().isEmpty()) {
+            to.set("references", list(job.references(), this::reference));
+        }
         to.set("traverses", list(job.traverses(), JobNodes::traverse));
         if (job.network().run() || job.network().adopt()) {
             to.putObject("network")
@@ -351,6 +358,16 @@ final class JobNodes {
         putText(to, "source", of.source());
         of.struck().ifPresent(reason -> to.put("struck", reason));
         return to.put("use", JobElements.key(of.use())).put("origin", JobElements.key(of.origin()));
+    }
+
+    ObjectNode reference(ReferencePair of) {
+        ObjectNode to = object().put("from", of.one()).put("to", of.other());
+        putLength(to, "distance", of.distance());
+        to.put("stdDev", length(of.stdDev()));
+        putLength(to, "heightDifference", of.rise());
+        to.put("heightStdDev", length(of.riseStdDev()));
+        putText(to, "how", of.how());
+        return to;
     }
 
     static ObjectNode traverse(Traverse of) {

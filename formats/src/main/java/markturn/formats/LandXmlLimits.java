@@ -84,6 +84,7 @@ final class LandXmlLimits {
                 "pointing of several distances (their mean stands for them)",
                 "pointings of several distances (their means stand for them)");
         count(left, job.fixes().size(), "satellite fix", "satellite fixes");
+        count(left, job.references().size(), "reference pair", "reference pairs");
         count(left, job.traverses().size(), "route of a traverse", "routes of traverses");
         count(left, job.adopted().size(), "adopted coordinate's record", "adopted coordinates' records");
         count(left, job.decisions().size(), "decision", "decisions");

@@ -12,6 +12,7 @@ import markturn.survey.job.Instrument;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
+import markturn.survey.job.ReferencePair;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
@@ -67,6 +68,10 @@ public final class Pieces {
         return nodes.fix(of);
     }
 
+    public ObjectNode write(ReferencePair of) {
+        return nodes.reference(of);
+    }
+
     /** The earth, under the key by which a job holds it. */
     public ObjectNode write(Earth of) {
         ObjectNode holder = JsonNodeFactory.instance.objectNode();
@@ -76,6 +81,10 @@ public final class Pieces {
 
     public SatelliteFix fix(JsonNode node) {
         return read(node, JobElements::fix);
+    }
+
+    public ReferencePair reference(JsonNode node) {
+        return read(node, JobElements::reference);
     }
 
     public Earth earth(JsonNode node) {

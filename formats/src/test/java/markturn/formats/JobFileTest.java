@@ -15,8 +15,10 @@ import markturn.survey.Survey;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.ReferencePair;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Units;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.junit.jupiter.api.Test;
@@ -48,6 +50,26 @@ class JobFileTest {
     void aJobFileSurvivesTheRoundTrip() throws FaultyFile {
         Job job = read(TWO_SETS);
         assertThat(JobFile.read(JobFile.write(job))).isEqualTo(job);
+    }
+
+    @Test
+    void bearingsByQuadrantAreASettingOfTheJob() throws FaultyFile {
+        Job job = read(TWO_SETS);
+        Job quadrants = job.with(new Units(job.units().length(), job.units().angle(), Units.Bearings.QUADRANT));
+        assertThat(JobFile.read(JobFile.write(quadrants)).units().bearings()).isEqualTo(Units.Bearings.QUADRANT);
+        assertThat(new String(JobFile.write(job), StandardCharsets.UTF_8)).doesNotContain("bearings");
+    }
+
+    @Test
+    void aReferencePairSurvivesTheRoundTrip() throws FaultyFile {
+        Job job = read(TWO_SETS);
+        String from = job.marks().get(0).name();
+        String to = job.marks().get(1).name();
+        Job known = job.plus(
+                new ReferencePair(from, to, OptionalDouble.of(15.24), 0.002, OptionalDouble.empty(), 0, "steel tape"));
+        assertThat(JobFile.read(JobFile.write(known))).isEqualTo(known);
+        assertThat(new SchemaCheck("job-file.schema.json").check(StrictJson.MAPPER.readTree(JobFile.write(known))))
+                .isEmpty();
     }
 
     // The format, 17, as its text spells both.

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.angle.QuadrantBearing;
 import markturn.survey.finding.Words;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.MeasuredHeight;
@@ -71,6 +72,17 @@ public record Display(Units units) {
 
     public String angle(double radians) {
         return decorated(units.angle().write(radians, units.angle() == AngleUnit.DMS ? 1 : 5));
+    }
+
+    /** An azimuth (radians) as the job writes them: {@code 233°04'05.6"}, or {@code S 53°04'05.6" W}. */
+    public String azimuth(OptionalDouble radians) {
+        return radians.isPresent() ? azimuth(radians.getAsDouble()) : NONE;
+    }
+
+    public String azimuth(double radians) {
+        return units.bearings() == Units.Bearings.QUADRANT
+                ? QuadrantBearing.write(radians, this::angle)
+                : angle(radians);
     }
 
     /** An angle in file notation with its signs. */

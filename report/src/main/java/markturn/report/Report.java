@@ -22,6 +22,7 @@ import java.util.stream.Collectors;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.CheckTable;
 import markturn.survey.finding.Glance;
+import markturn.survey.finding.ReferenceComparison;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
@@ -146,6 +147,7 @@ public final class Report {
         model.put("glance", glance);
         List<CheckTable.Row> checks = CheckTable.of(job, result.measured(), result.judgements());
         model.put("checks", checks);
+        model.put("references", ReferenceComparison.of(job, result.measured()));
         model.put("checkSentence", CheckTable.sentence(checks));
         model.put(
                 "marks",

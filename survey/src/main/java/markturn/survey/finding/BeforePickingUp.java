@@ -186,8 +186,7 @@ public final class BeforePickingUp {
     private String where(Position from, MeasuredMark mark) {
         Position at = mark.position().orElseThrow();
         double azimuth = Angles.onCircle(from.azimuthTo(at));
-        return "%s (azimuth about %s°, %s)"
-                .formatted(mark.name(), Math.round(Math.toDegrees(azimuth)) % 360, words.line(from.distanceTo(at)));
+        return "%s (%s, %s)".formatted(mark.name(), words.about(azimuth), words.line(from.distanceTo(at)));
     }
 
     private void newControl(List<Loose> loose) {

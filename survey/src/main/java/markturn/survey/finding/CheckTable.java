@@ -2,8 +2,10 @@ package markturn.survey.finding;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.finding.Judgement.Verdict;
 import markturn.survey.job.Decision;
@@ -22,12 +24,15 @@ public final class CheckTable {
 
     private final Job job;
     private final Measured measured;
-    private final List<Judgement> judgements;
+    /** By mark: of thousands of judgements each row looks at its own mark's only. */
+    private final Map<String, List<Judgement>> judgements;
 
     private CheckTable(Job job, Measured measured, List<Judgement> judgements) {
         this.job = job;
         this.measured = measured;
-        this.judgements = judgements;
+        this.judgements = judgements.stream()
+                .filter(j -> j.quantity() == Limit.SECOND_FIX_POSITION || j.quantity() == Limit.SECOND_FIX_ELEVATION)
+                .collect(Collectors.groupingBy(Judgement::target));
     }
 
     /**
@@ -117,9 +122,8 @@ public final class CheckTable {
     }
 
     private Optional<Judgement> judgement(Limit quantity, Check check, OptionalDouble value) {
-        return judgements.stream()
+        return judgements.getOrDefault(check.mark(), List.of()).stream()
                 .filter(j -> j.quantity() == quantity
-                        && j.target().equals(check.mark())
                         && (j.setup().equals(check.from()) || j.setup().isEmpty())
                         && value.isPresent()
                         && Math.abs(Math.abs(j.value()) - Math.abs(value.getAsDouble())) < 1e-12)

@@ -96,10 +96,10 @@ record Free(MeasuredSetup setup, Resected resected, Position station, List<Sight
     }
 
     private String where(Evidence evidence, String mark, Position at) {
-        return "%s (azimuth about %s°, %s)"
+        return "%s (%s, %s)"
                 .formatted(
                         mark,
-                        degrees(Angles.onCircle(station.azimuthTo(at))),
+                        evidence.words().about(Angles.onCircle(station.azimuthTo(at))),
                         evidence.words().line(station.distanceTo(at)));
     }
 

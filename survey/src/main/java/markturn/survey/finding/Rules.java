@@ -52,6 +52,7 @@ public final class Rules {
             new PpmUnset(),
             new MarkFound(),
             new BothWaysDiffer(),
+            new ReferenceDistance(),
             new RefractionImplied(),
             new Misclosure(),
             new BlunderSuspect(),

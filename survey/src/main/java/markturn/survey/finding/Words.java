@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.angle.QuadrantBearing;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Units;
 
@@ -66,6 +67,13 @@ public record Words(Units units) {
         }
         String[] parts = AngleUnit.DMS.write(Angles.onCircle(radians), 0).split("-");
         return parts[0] + "°" + parts[1] + "'" + parts[2] + "\"";
+    }
+
+    /** An azimuth (radians) to turn to, to the degree: {@code azimuth about 233°}, or {@code bearing about S 53° W}. */
+    public String about(double azimuth) {
+        return units.bearings() == Units.Bearings.QUADRANT
+                ? "bearing about " + QuadrantBearing.write(azimuth, angle -> Math.round(Math.toDegrees(angle)) + "°")
+                : "azimuth about %d°".formatted(Math.round(Math.toDegrees(azimuth)) % 360);
     }
 
     /** The point of the compass that an azimuth (radians) lies nearest to. */

@@ -24,6 +24,7 @@ public record Job(
         List<Mark> marks,
         List<Setup> setups,
         List<SatelliteFix> fixes,
+        List<ReferencePair> references,
         List<Traverse> traverses,
         Network network,
         List<Adopted> adopted,
@@ -35,6 +36,7 @@ public record Job(
         marks = Named.of(marks, Mark::name);
         setups = Named.of(setups, Setup::name);
         fixes = List.copyOf(fixes);
+        references = List.copyOf(references);
         traverses = List.copyOf(traverses);
         adopted = List.copyOf(adopted);
         decisions = List.copyOf(decisions);
@@ -49,6 +51,7 @@ public record Job(
                 work,
                 planOnly,
                 earth,
+                List.of(),
                 List.of(),
                 List.of(),
                 List.of(),
@@ -274,6 +277,11 @@ public record Job(
         return changed(draft -> draft.fixes = added(fixes, more));
     }
 
+    /** The same job with one reference pair more. */
+    public Job plus(ReferencePair more) {
+        return changed(draft -> draft.references = added(references, more));
+    }
+
     /** The same job with one of its satellite fixes, by its place in their list, changed. */
     public Job withFix(int place, UnaryOperator<SatelliteFix> change) {
         List<SatelliteFix> others = new ArrayList<>(fixes);
@@ -322,6 +330,7 @@ public record Job(
         private List<Mark> marks;
         private List<Setup> setups;
         private List<SatelliteFix> fixes;
+        private List<ReferencePair> references;
         private List<Traverse> traverses;
         private Network network;
         private List<Adopted> adopted;
@@ -339,6 +348,7 @@ public record Job(
             this.marks = before.marks;
             this.setups = before.setups;
             this.fixes = before.fixes;
+            this.references = before.references;
             this.traverses = before.traverses;
             this.network = before.network;
             this.adopted = before.adopted;
@@ -359,6 +369,7 @@ public record Job(
                     marks,
                     setups,
                     fixes,
+                    references,
                     traverses,
                     network,
                     adopted,

@@ -2,5 +2,27 @@ package markturn.survey.job;
 
 import markturn.survey.angle.AngleUnit;
 
-/** The units a job is written in. They change what is typed and shown, never what is computed. */
-public record Units(LengthUnit length, AngleUnit angle) {}
+/**
+ * The units a job is written in. They change what is typed and shown, never what is computed.
+ *
+ * @param bearings how azimuths are shown; both are understood wherever one is typed
+ */
+public record Units(LengthUnit length, AngleUnit angle, Bearings bearings) {
+    /** How a direction against north is written. */
+    public enum Bearings {
+        /** Clockwise from north, through the whole circle. */
+        AZIMUTH,
+        /** From north or south towards east or west. */
+        QUADRANT;
+
+        /** The word in files. */
+        public String key() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    /** With azimuths through the whole circle. */
+    public Units(LengthUnit length, AngleUnit angle) {
+        this(length, angle, Bearings.AZIMUTH);
+    }
+}

@@ -148,6 +148,35 @@ class AngleTest {
 
     @ParameterizedTest
     @CsvSource({
+        "N 45-10-20 E, 45-10-20",
+        "S45 10 20E, 134-49-40",
+        "s 45°10'20\" w, 225-10-20",
+        "N 45-10-20 W, 314-49-40",
+        "N 90 E, 90-00-00",
+        "S 90 W, 270-00-00",
+        "N 0 W, 0-00-00",
+        "S 0-00-00.5 E, 179-59-59.5"
+    })
+    void bearingsByQuadrantAreRead(String bearing, String azimuth) {
+        // Source: textbook definition of quadrant bearings.
+        assertThat(QuadrantBearing.isMeant(bearing)).isTrue();
+        assertThat(QuadrantBearing.read(bearing, AngleUnit.DMS).orElseThrow().radians())
+                .isCloseTo(AngleUnit.DMS.read(azimuth), within(1e-12));
+    }
+
+    @Test
+    void aBearingBeyondAQuarterTurnNamesItsDigits() {
+        assertThat(QuadrantBearing.isMeant("45-10-20")).isFalse();
+        assertThatThrownBy(() -> QuadrantBearing.read("N 95-00-00 E", AngleUnit.DMS))
+                .isInstanceOfSatisfying(TypedAngle.Fault.class, fault -> {
+                    assertThat(fault).hasMessageContaining("Beyond a quarter turn");
+                    assertThat("N 95-00-00 E".substring(fault.from(), fault.to()))
+                            .isEqualTo("95-00-00");
+                });
+    }
+
+    @ParameterizedTest
+    @CsvSource({
         "45-10-20, N 45-10-20 E",
         "134-49-40, S 45-10-20 E",
         "225-10-20, S 45-10-20 W",

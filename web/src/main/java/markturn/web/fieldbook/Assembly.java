@@ -28,6 +28,7 @@ import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
+import markturn.survey.job.ReferencePair;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
@@ -85,6 +86,7 @@ final class Assembly {
             case ADOPT -> changed(book, entry, job -> adopted(job, payload, pieces));
             case SETUP_REMOVED ->
                 changed(book, entry, job -> removed(job, setup(job, payload), payload.get("decision"), pieces));
+            case REFERENCE -> changed(book, entry, job -> referred(job, pieces.reference(payload)));
             case WITHDRAW ->
                 changed(
                         book,
@@ -315,6 +317,15 @@ final class Assembly {
                         .filter(s -> !s.name().equals(setup.name()))
                         .toList())
                 .plus(pieces.decision(decision));
+    }
+
+    private static Job referred(Job job, ReferencePair pair) {
+        known(job, pair.one(), "reference-from");
+        known(job, pair.other(), "reference-to");
+        if (job.trueName(pair.one()).equals(job.trueName(pair.other()))) {
+            throw new Refused("reference-to", "Both are one mark: expected two");
+        }
+        return job.plus(pair);
     }
 
     private static Job withdrawn(Job job, String run, JsonNode decision, Pieces pieces) {

@@ -32,6 +32,8 @@ public enum EntryKind {
     TRAVERSE("traverse"),
     /** Coordinates adopted by somebody with the reviewer's role: the one derived number that is kept, as a decision. */
     ADOPT("adopt"),
+    /** A distance or height difference between two marks that is known without the instrument. */
+    REFERENCE("reference"),
     /** What was adopted from a run is withdrawn, with the reason: the marks are again what the job computes. */
     WITHDRAW("withdraw"),
     /** A satellite fix of a mark. */

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.survey.angle.QuadrantBearing;
 import markturn.survey.angle.TypedAngle;
 import markturn.survey.job.Circle;
 import markturn.survey.job.LengthUnit;
@@ -133,6 +134,19 @@ public final class Form {
         MeasuredHeight.To to = text(field + "To").equals("notch") ? MeasuredHeight.To.NOTCH : MeasuredHeight.To.AXIS;
         OptionalDouble again = length(field + "Again", -100, 100, what + ", taped a second time");
         return Optional.of(new MeasuredHeight(value.getAsDouble(), to, again));
+    }
+
+    /** An azimuth as people type it: through the whole circle, or by quadrant. */
+    public Optional<Circle> azimuth(String field) {
+        if (!QuadrantBearing.isMeant(text(field))) {
+            return circle(field);
+        }
+        try {
+            return QuadrantBearing.read(text(field), units.angle()).map(a -> new Circle(a.radians(), a.written()));
+        } catch (TypedAngle.Fault wrong) {
+            fault(field, wrong.getMessage());
+            return Optional.empty();
+        }
     }
 
     /** An angle as people type it. */

@@ -82,7 +82,10 @@ class JobController {
             Principal who) {
         Units units = new Units(
                 LengthUnit.of(typed.getOrDefault("length", "")).orElse(LengthUnit.METRE),
-                AngleUnit.of(typed.getOrDefault("angle", "")).orElse(AngleUnit.DMS));
+                AngleUnit.of(typed.getOrDefault("angle", "")).orElse(AngleUnit.DMS),
+                typed.getOrDefault("bearings", "").equals(Units.Bearings.QUADRANT.key())
+                        ? Units.Bearings.QUADRANT
+                        : Units.Bearings.AZIMUTH);
         Form form = new Form(typed, units);
         String name = form.text("name");
         if (name.isEmpty() || name.length() > LONGEST_TITLE) {

@@ -12,6 +12,8 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import markturn.formats.Pieces;
 import markturn.report.Display;
+import markturn.survey.finding.ReferenceComparison;
+import markturn.survey.finding.Words;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
@@ -72,6 +74,12 @@ class MarkController {
                         .limit(MOST_SHOWN)
                         .toList());
         model.addAttribute("fixes", book.job().fixes());
+        Words words = new Words(book.job().units());
+        model.addAttribute(
+                "references",
+                ReferenceComparison.of(book.job(), book.result().measured()).stream()
+                        .map(c -> c.setup() + ": " + c.sentence(words))
+                        .toList());
         model.addAttribute("rows", ROWS);
         model.addAttribute("states", Mark.Found.values());
         model.addAttribute("typed", typed);

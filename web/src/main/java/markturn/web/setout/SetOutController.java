@@ -167,7 +167,7 @@ class SetOutController {
                         show.length(out.ground()),
                         show.length(out.grid()),
                         out.rise().isPresent() ? show.length(out.rise().getAsDouble()) : "",
-                        show.angle(out.azimuth()),
+                        show.azimuth(out.azimuth()),
                         at,
                         new Drawn(
                                 show.number(Math.toDegrees(out.turn().orElse(0)), 1),

@@ -196,7 +196,7 @@ final class SetupForm {
     }
 
     private Setup.Orientation byAzimuth(String sight) {
-        Optional<Circle> azimuth = form.circle("azimuth");
+        Optional<Circle> azimuth = form.azimuth("azimuth");
         if (azimuth.isEmpty()) {
             form.fault("azimuth", "Empty: expected the azimuth to " + sight);
         }

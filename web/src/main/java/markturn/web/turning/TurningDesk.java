@@ -14,6 +14,7 @@ import markturn.survey.finding.DoubtfulShots;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Proof;
+import markturn.survey.finding.ReferenceComparison;
 import markturn.survey.finding.StoodBefore;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Decision;
@@ -374,6 +375,14 @@ final class TurningDesk {
                                     elevation,
                                     out ? "Over its limit: stop and look." : capital(verdict.words()) + ".")));
         }
+        ReferenceComparison.of(book.job(), result.measured()).stream()
+                .filter(c -> c.setup().equals(setup.name()))
+                .forEach(c -> rows.add(new Comparison(
+                        c.pair().other(),
+                        c.verdict() == Judgement.Verdict.OVER_LIMIT
+                                ? Optional.of(Finding.Severity.STOP)
+                                : Optional.empty(),
+                        c.sentence(words))));
         StoodBefore.of(book.job(), result.measured(), setup.name())
                 .forEach(before -> rows.add(new Comparison(
                         before.target(),

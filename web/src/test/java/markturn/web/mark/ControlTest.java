@@ -88,4 +88,33 @@ class ControlTest {
             assertThat(page.locator("h1")).not().hasText("Something failed");
         }
     }
+
+    @Test
+    void aTapedDistanceIsHeldAgainstEverySetupThatSeesBoth(House house) {
+        Page page = house.signedIn("wren");
+        String job = TypedDay.openJob(page, "Tape");
+        TypedDay.occupy(page, job, "T1");
+        page.navigate(job + "/mark");
+        page.locator(".references summary").click();
+        page.locator("#reference-from").selectOption("B");
+        page.locator("#reference-to").selectOption("T1");
+        page.getByText("Enter the pair").click();
+        assertThat(page.locator(".message")).containsText("Expected a distance, a height difference, or both");
+        page.locator(".references summary").click();
+        page.locator("#reference-from").selectOption("B");
+        page.locator("#reference-to").selectOption("T1");
+        page.locator("#reference-distance").fill("125.000");
+        page.locator("#reference-stdDev").fill("2");
+        page.locator("#how").fill("steel tape");
+        page.getByText("Enter the pair").click();
+        assertThat(page.locator(".references tbody")).containsText("steel tape");
+        // 100 m north and 75 m east of the station: 125 m apart, by Pythagoras.
+        page.navigate(job + "/turning/S1");
+        TypedDay.book(page, "0 00 00", "90 00 00", "100.000");
+        TypedDay.book(page, "90 00 00", "90 00 00", "75.000");
+        assertThat(page.locator(".comparisons"))
+                .containsText("Distance B to T1: steel tape 125.000 m, instrument 125.000 m");
+        page.navigate(job + "/mark");
+        assertThat(page.locator(".references")).containsText("S1: Distance B to T1");
+    }
 }

@@ -11,7 +11,13 @@ public final class TypedDay {
 
     /** Opens a job with one instrument, one reflector and two control marks A and B, 100 m apart due north. */
     public static String openJob(Page page, String name) {
+        return openJob(page, name, "azimuth");
+    }
+
+    /** The same with directions against north written that way. */
+    public static String openJob(Page page, String name, String bearings) {
         page.navigate("/job/new");
+        page.locator("#bearings").selectOption(bearings);
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job"))
                 .click();

@@ -1,0 +1,28 @@
+package markturn.survey.finding;
+
+import java.util.stream.Stream;
+import markturn.survey.finding.Finding.Measure;
+import markturn.survey.finding.Finding.Severity;
+import markturn.survey.finding.Judgement.Verdict;
+
+/** A reference pair that a setup measures otherwise than it is known. */
+final class ReferenceDistance implements Rule {
+    @Override
+    public Stream<Finding> judge(Evidence evidence) {
+        return ReferenceComparison.of(evidence.job(), evidence.measured()).stream()
+                .filter(c -> c.verdict() != Verdict.WITHIN_CHANCE)
+                .map(c -> Finding.of(
+                                "reference-distance",
+                                c.verdict() == Verdict.OVER_LIMIT ? Severity.STOP : Severity.WARN,
+                                c.setup(),
+                                c.pair().other(),
+                                "%s Limit %s. %s"
+                                        .formatted(
+                                                c.sentence(evidence.words()),
+                                                evidence.words().difference(c.limit()),
+                                                c.height()
+                                                        ? "Look at both target heights."
+                                                        : "It needs no coordinates: look at the reflector constant, what is keyed in, and the tape."))
+                        .with(Measure.LENGTH, c.difference(), c.limit()));
+    }
+}
