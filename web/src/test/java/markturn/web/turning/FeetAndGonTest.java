@@ -73,7 +73,7 @@ class FeetAndGonTest {
                 "source-1",
                 "list");
         page.getByText("Enter these marks").click();
-        assertThat(page.locator("main")).containsText("Go on: occupy a mark");
+        assertThat(page.locator("main")).containsText("Go on: set up");
         return page.url().replaceAll("/mark$", "").replaceAll("^https?://[^/]+", "");
     }
 
