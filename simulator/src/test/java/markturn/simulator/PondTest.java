@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.stream.Stream;
 import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Glance;
 import markturn.survey.finding.TraverseLimits;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
@@ -23,6 +25,19 @@ class PondTest {
         MeasuredTraverse run = pond(job);
         assertThat(run.linear().orElseThrow()).isLessThan(TraverseLimits.linear(job, run) / 2);
         assertThat(TraverseLimits.isOut(job, run)).isFalse();
+    }
+
+    // Pillar 4 was knocked by a digger: its distance was compared, and that proves nothing of it.
+    @Test
+    void aMarkThatDoesNotFitIsNotProved() {
+        Job job = AlderWeir.job();
+        SurveyResult result = Survey.compute(job);
+        Glance glance = Glance.of(job, result.measured(), result.judgements(), result.findings());
+        assertThat(glance.proved())
+                .extracting(s -> s.mark().name())
+                .contains("PILLAR 1")
+                .doesNotContain("PILLAR 4");
+        assertThat(glance.untested()).extracting(s -> s.mark().name()).contains("PILLAR 4");
     }
 
     @Test

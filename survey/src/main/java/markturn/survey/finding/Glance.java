@@ -195,15 +195,22 @@ public record Glance(
                             .findFirst());
         }
 
+        /** Whether a backsight was judged, and kept its limit: of a free station it is judged among the marks. */
+        private boolean stood(MeasuredSetup setup, String target) {
+            Limit judged = setup.setup().isFree() ? Limit.RESECTION_POSITION : Limit.BACKSIGHT_DISTANCE;
+            List<Judgement> own = judgements.stream()
+                    .filter(j -> j.quantity() == judged
+                            && j.setup().equals(setup.name())
+                            && j.target().equals(target))
+                    .toList();
+            return !own.isEmpty() && own.stream().noneMatch(Judgement::isOut);
+        }
+
         private Optional<String> comparison(MeasuredSetup setup, MeasuredMark mark) {
             return setup.backsights().stream()
                     .filter(b -> job.trueName(b.target()).equals(mark.name())
                             && b.distanceDifference().isPresent()
-                            && judgements.stream()
-                                    .noneMatch(j -> j.quantity() == Limit.BACKSIGHT_DISTANCE
-                                            && j.setup().equals(setup.name())
-                                            && j.target().equals(b.target())
-                                            && j.isOut()))
+                            && stood(setup, b.target()))
                     .map(b -> "its distance compared at %s, %s off"
                             .formatted(
                                     setup.name(),

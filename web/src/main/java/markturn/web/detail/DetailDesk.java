@@ -28,7 +28,7 @@ import markturn.web.fieldbook.Book;
 
 /** Lays the page of detail out: what is sighted now, what was sighted last, and what it came to. */
 final class DetailDesk {
-    private static final int LINES_SHOWN = 6;
+    private static final int LINES_SHOWN = 4;
 
     private final Book book;
     private final SurveyResult result;

@@ -103,7 +103,7 @@ final class Margin {
             phrases.add("index " + show.small(means.index()) + show.smallSign());
         }
         setup.sets(fix.target()).filter(a -> a.fix() == fix).ifPresent(a -> directions(a, set, phrases));
-        if (fix.single() || fix.role() == Reading.Role.CHECK) {
+        if (fix.single() || isClosing(fix)) {
             shot(fix, set, phrases);
         }
         return phrases;
@@ -122,10 +122,7 @@ final class Margin {
     }
 
     private void shot(PolarFix fix, int set, List<String> phrases) {
-        boolean closing = setup.closingSight().isPresent()
-                && setup.closingSight().get().target().equals(fix.target())
-                && isLastCheckOn(fix);
-        if (closing) {
+        if (isClosing(fix)) {
             phrases.add("turned "
                     + turned(setup.closingSight().get().direction())
                     + " since the backsight"
@@ -150,6 +147,10 @@ final class Margin {
         return Math.abs(direction) > A_WRONG_CIRCLE
                 ? words.size(direction)
                 : show.small(OptionalDouble.of(direction)) + show.smallSign();
+    }
+
+    private boolean isClosing(PolarFix fix) {
+        return setup.closingSight().filter(c -> c.target().equals(fix.target())).isPresent() && isLastCheckOn(fix);
     }
 
     private boolean isLastCheckOn(PolarFix fix) {
