@@ -83,6 +83,12 @@ function forgetTyped() {
   localStorage.removeItem(typedName());
 }
 
+/** Whether the fields still hold what was posted: a fault of older digits must not stand under newer ones. */
+function stands(posted) {
+  const then = new URLSearchParams(posted);
+  return FIELDS.every(name => input(name).value === (then.get(name) ?? ""));
+}
+
 /** Sends what waits; keeps it while the server cannot be reached, or asks for the sign-in. */
 async function send() {
   const waiting = localStorage.getItem(waitingName());
@@ -93,7 +99,9 @@ async function send() {
     if (answer.status === 422) {
       localStorage.removeItem(waitingName());
       showWaiting(false);
-      showFaults(await answer.json());
+      const faults = await answer.json();
+      if (stands(waiting)) showFaults(faults);
+      else understand();
     } else if (answer.ok && !answer.redirected && replace(await answer.text(), forgetTyped)) {
       showWaiting(false);
     } else {

@@ -182,6 +182,8 @@ class DetailDayTest {
         page.navigate("/job/" + id + "/detail/S2?all=yes");
         wall.locator("summary").click();
         wall.getByText("pole not plumb").click();
+        assertThat(page.locator("[data-choose-all='yes']")).isVisible();
+        page.locator("[data-choose-all='yes']").click();
         assertThat(page.locator("tr.struck", new Page.LocatorOptions().setHasText("303")))
                 .containsText("pole not plumb");
     }
