@@ -1,7 +1,13 @@
 package markturn.web.frame;
 
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import markturn.formats.Pieces;
+import markturn.survey.job.Decision;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -38,6 +44,19 @@ public final class Payload {
                 .put("what", what)
                 .put("by", by)
                 .put("reason", reason);
+    }
+
+    /** A decision of now, with its reason; before and after where a note was changed. */
+    public static ObjectNode decision(
+            Pieces pieces, String by, String what, Map<String, Object> on, String reason, String before, String after) {
+        return pieces.write(new Decision(
+                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                by,
+                what,
+                on,
+                reason,
+                before.isEmpty() ? Optional.empty() : Optional.of(before),
+                after.isEmpty() ? Optional.empty() : Optional.of(after)));
     }
 
     /** A mark noted anew. */

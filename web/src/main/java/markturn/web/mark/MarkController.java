@@ -1,8 +1,6 @@
 package markturn.web.mark;
 
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -274,14 +272,14 @@ class MarkController {
         payload.set("mark", pieces.write(after));
         payload.set(
                 "decision",
-                pieces.write(new Decision(
-                        Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                Payload.decision(
+                        pieces,
                         people.shownName(who.getName()),
                         Decision.CORRECT_CONTROL,
                         Map.of("mark", before.name()),
                         form.text("reason"),
-                        Optional.of(words(book, before)),
-                        Optional.of(withdraws ? "withdrawn" : words(book, after)))));
+                        words(book, before),
+                        withdraws ? "withdrawn" : words(book, after)));
         try {
             Book longer = fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.CONTROL_CORRECTED, payload);
             int moved = Moved.between(book.result().measured(), longer.result().measured())

@@ -1,16 +1,14 @@
 package markturn.web.point;
 
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.Map;
-import java.util.Optional;
 import markturn.formats.Pieces;
 import markturn.survey.job.Decision;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -50,15 +48,14 @@ class AdoptionController {
         ObjectNode payload = JsonNodeFactory.instance.objectNode().put("from", from);
         payload.set(
                 "decision",
-                new Pieces(book.job().units())
-                        .write(new Decision(
-                                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
-                                people.shownName(who.getName()),
-                                Decision.WITHDRAW,
-                                Map.of("run", from),
-                                reason.strip(),
-                                Optional.empty(),
-                                Optional.empty())));
+                Payload.decision(
+                        new Pieces(book.job().units()),
+                        people.shownName(who.getName()),
+                        Decision.WITHDRAW,
+                        Map.of("run", from),
+                        reason.strip(),
+                        "",
+                        ""));
         try {
             fieldBook.add(id, key, who.getName(), EntryKind.WITHDRAW, payload);
         } catch (Refused refused) {

@@ -1,8 +1,6 @@
 package markturn.web.setup;
 
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -184,15 +182,14 @@ class SetupController {
         ObjectNode payload = JsonNodeFactory.instance.objectNode().put("setup", setup);
         payload.set(
                 "decision",
-                new Pieces(book.job().units())
-                        .write(new Decision(
-                                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
-                                people.shownName(who.getName()),
-                                Decision.REMOVE_SETUP,
-                                Map.of("setup", setup),
-                                reason.strip(),
-                                Optional.empty(),
-                                Optional.empty())));
+                Payload.decision(
+                        new Pieces(book.job().units()),
+                        people.shownName(who.getName()),
+                        Decision.REMOVE_SETUP,
+                        Map.of("setup", setup),
+                        reason.strip(),
+                        "",
+                        ""));
         try {
             fieldBook.add(id, key, who.getName(), EntryKind.SETUP_REMOVED, payload);
             then.addFlashAttribute("said", setup + " is removed; that it stood there stays in the record.");
