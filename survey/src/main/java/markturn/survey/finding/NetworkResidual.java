@@ -32,7 +32,8 @@ final class NetworkResidual implements Rule {
         String residual = of.kind().angular()
                 ? evidence.words().small(of.residual())
                 : evidence.words().difference(of.residual());
-        boolean fixed = worst.setup().isEmpty();
+        boolean between = worst.setup().isEmpty()
+                && (of.kind() == Observation.Kind.DISTANCE || of.kind() == Observation.Kind.ELEVATION_DIFFERENCE);
         String which = Optional.of(worst.setup())
                 .filter(s -> !s.isEmpty())
                 .map(s -> "the %s from %s to %s".formatted(words(of.kind()), s, of.target()))
@@ -48,9 +49,11 @@ final class NetworkResidual implements Rule {
                                         residual,
                                         Words.number(of.size(), 1),
                                         Words.number(limit, 1),
-                                        fixed
-                                                ? "Look where these coordinates come from, and fix the mark again"
-                                                : "Look at that sight, and observe it again"))
+                                        between
+                                                ? "Look how that was measured, and measure it again"
+                                                : worst.setup().isEmpty()
+                                                        ? "Look where these coordinates come from, and fix the mark again"
+                                                        : "Look at that sight, and observe it again"))
                 .with(Measure.PLAIN, of.size(), limit);
     }
 

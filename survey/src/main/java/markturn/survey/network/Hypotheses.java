@@ -41,10 +41,7 @@ final class Hypotheses {
             if (said.isCommon()) {
                 continue;
             }
-            count.merge(said.target(), 1, Integer::sum);
-            if (said.ray() != null) {
-                count.merge(said.ray().from(), 1, Integer::sum);
-            }
+            said.ends().forEach(end -> count.merge(end, 1, Integer::sum));
         }
         return count;
     }
@@ -84,6 +81,11 @@ final class Hypotheses {
                 lonely.accept(said.target(), single);
             } else {
                 all.add(Hypothesis.one(single, Map.of(i, 1.0)));
+            }
+            if (said.isBetween() && said.ray() == null) {
+                double[] moved = byFarEnd(said);
+                control(twofold, said.ends().get(0), i, new double[] {-moved[0], -moved[1]});
+                control(twofold, said.ends().get(1), i, moved);
             }
             if (said.ray() != null) {
                 double[] turned = byFarEnd(said);
@@ -128,8 +130,8 @@ final class Hypotheses {
 
     /** How a sight's value changes as its far end moves north and east. */
     private double[] byFarEnd(Part.Said said) {
-        double[] from = at(places.get(said.ray().from()));
-        double[] to = at(places.get(said.target()));
+        double[] from = at(places.get(said.ends().get(0)));
+        double[] to = at(places.get(said.ends().get(1)));
         double north = to[0] - from[0];
         double east = to[1] - from[1];
         double length = Math.max(Math.hypot(north, east), NOTHING);
@@ -160,6 +162,13 @@ final class Hypotheses {
                                 new What(SingleFault.Kind.INSTRUMENT_HEIGHT, said.setup(), ""), what -> new HashMap<>())
                         .put(i, 1.0);
                 level(shared, said.target(), i, -1);
+                continue;
+            }
+            if (said.ray() == null && said.isBetween()) {
+                all.add(Hypothesis.one(
+                        new What(SingleFault.Kind.HEIGHT_DIFFERENCE, "", said.target()), Map.of(i, 1.0)));
+                level(shared, said.ends().get(0), i, -1);
+                level(shared, said.ends().get(1), i, 1);
                 continue;
             }
             if (said.ray() == null) {

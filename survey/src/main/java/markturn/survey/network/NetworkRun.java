@@ -52,13 +52,14 @@ public final class NetworkRun {
         levels.removeIf(mark -> known.get(mark).elevation().isEmpty());
         Datum control = new Datum(held, Optional.empty(), false, levels, true);
         try {
-            Problem problem = new Problem(job, setups, known, rays, control);
+            Problem problem = new Problem(job, setups, known, rays, job.references(), control);
             if (problem.isEmpty()) {
                 return MeasuredNetwork.failed(
                         "there is nothing to adjust: no mark without held coordinates is sighted");
             }
-            problem =
-                    adjusted(problem, () -> new Problem(job, setups, OtherStarts.of(known, rays, held), rays, control));
+            problem = adjusted(
+                    problem,
+                    () -> new Problem(job, setups, OtherStarts.of(known, rays, held), rays, job.references(), control));
             SingleFaults faults = problem.faults(progress);
             return new MeasuredNetwork(
                     Optional.empty(),
@@ -187,7 +188,7 @@ public final class NetworkRun {
                 .ifPresent(level::add);
         Datum least = new Datum(Set.of(control.get(0)), Optional.of(far), !runsNorth, level, false);
         try {
-            Problem problem = new Problem(job, setups, known, rays, least);
+            Problem problem = new Problem(job, setups, known, rays, job.references(), least);
             problem.adjust();
             return Optional.of(test(problem.parts()));
         } catch (RankDefect | NotConverging undetermined) {

@@ -25,21 +25,37 @@ final class Part {
     /**
      * What an observation is of.
      *
-     * @param ray what it was sighted by; null for a coordinate
-     * @param setup empty for a mark's coordinate; of an instrument's, its setup
+     * @param ray what it was sighted by; null for a coordinate and for what is known between two marks
+     * @param setup empty for a mark's coordinate and between marks; of an instrument's, its setup
+     * @param ends true names of the marks it hangs on
      */
-    record Said(Ray ray, String setup, String target, Kind kind) {
+    record Said(Ray ray, String setup, String target, Kind kind, List<String> ends) {
         static Said of(Ray ray, Kind kind) {
-            return new Said(ray, ray.setupName(), ray.to(), kind);
+            return new Said(ray, ray.setupName(), ray.to(), kind, List.of(ray.from(), ray.to()));
         }
 
         static Said of(String mark, Kind coordinate) {
-            return new Said(null, "", mark, coordinate);
+            return new Said(null, "", mark, coordinate, List.of(mark));
         }
 
         /** The centring or the taped height of an instrument: an error common to all sights of a setup. */
         static Said common(Ray ray, Kind coordinate) {
-            return new Said(null, ray.setupName(), ray.from(), coordinate);
+            return new Said(null, ray.setupName(), ray.from(), coordinate, List.of(ray.from()));
+        }
+
+        /** A taped distance or a height difference between two marks. */
+        static Said between(String one, String other, Kind kind) {
+            return new Said(null, "", one + " – " + other, kind, List.of(one, other));
+        }
+
+        /** The given azimuth of a setup, by the mark it leads to. */
+        static Said given(String setup, String target) {
+            return new Said(null, setup, target, Kind.DIRECTION, List.of(target));
+        }
+
+        /** Whether it ties two marks together: by a sight, or known without the instrument. */
+        boolean isBetween() {
+            return ends.size() > 1;
         }
 
         boolean isCommon() {

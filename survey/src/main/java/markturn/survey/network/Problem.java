@@ -21,6 +21,8 @@ import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.ReferencePair;
+import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredNetwork.Relative;
@@ -46,7 +48,18 @@ final class Problem {
     private final Part heights = new Part();
     private final AdjustedTogether together = new AdjustedTogether(plan, heights, places, levels);
 
-    Problem(Job job, List<MeasuredSetup> setups, Map<String, Position> known, List<Ray> all, Datum datum) {
+    /**
+     * A network.
+     *
+     * @param references what is known between its marks without the instrument
+     */
+    Problem(
+            Job job,
+            List<MeasuredSetup> setups,
+            Map<String, Position> known,
+            List<Ray> all,
+            List<ReferencePair> references,
+            Datum datum) {
         this.job = job;
         this.setups = setups;
         this.known = known;
@@ -55,7 +68,12 @@ final class Problem {
         this.origin = known.values().stream().findFirst().orElse(Position.held(new Mark.Coordinates(0, 0, none())));
         this.rays = determined(all);
         observePlan();
-        observeHeights();
+        List<ReferencePair> between = references.stream()
+                .filter(pair ->
+                        places.containsKey(job.trueName(pair.one())) && places.containsKey(job.trueName(pair.other())))
+                .toList();
+        between.stream().filter(pair -> pair.distance().isPresent()).forEach(this::observeDistance);
+        observeHeights(between.stream().filter(pair -> pair.rise().isPresent()).toList());
         if (datum.observed()) {
             observeCoordinates();
         }
@@ -167,6 +185,22 @@ final class Problem {
         }
     }
 
+    /** A tape lies on the ground, the network on the grid. */
+    private void observeDistance(ReferencePair pair) {
+        String one = job.trueName(pair.one());
+        String other = job.trueName(pair.other());
+        double scale = GridScale.inForce(job).orElse(1);
+        plan.observe(
+                Part.Said.between(one, other, Kind.DISTANCE),
+                new Distance(
+                        place(one),
+                        place(other),
+                        Place.HELD,
+                        Place.HELD,
+                        pair.distance().getAsDouble() * scale,
+                        Math.max(pair.stdDev(), ObservedCoordinates.SMALLEST)));
+    }
+
     /** A given azimuth is observed, as well as its sight was turned. */
     private int orientation(Ray ray) {
         MeasuredSetup of = setups.get(ray.setup());
@@ -177,8 +211,7 @@ final class Problem {
         if (datum.observed() && Rays.orientsAsGiven(of)) {
             double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), ObservedCoordinates.SMALLEST);
             String target = of.setup().orientation().zero();
-            plan.observe(
-                    new Part.Said(null, of.name(), target, Kind.DIRECTION), new Coordinate(unknown, value, stdDev));
+            plan.observe(Part.Said.given(of.name(), target), new Coordinate(unknown, value, stdDev));
         }
         return unknown;
     }
@@ -188,7 +221,7 @@ final class Problem {
     }
 
     /** Elevations hang together from those held or observed; what does not reach one is left out. */
-    private void observeHeights() {
+    private void observeHeights(List<ReferencePair> between) {
         Set<String> reached = new HashSet<>(datum.elevations());
         if (datum.observed()) {
             rays.stream()
@@ -205,7 +238,17 @@ final class Problem {
                     changed |= reached.add(ray.from()) | reached.add(ray.to());
                 }
             }
+            for (ReferencePair pair : between) {
+                String one = job.trueName(pair.one());
+                String other = job.trueName(pair.other());
+                if (reached.contains(one) || reached.contains(other)) {
+                    changed |= reached.add(one) | reached.add(other);
+                }
+            }
         }
+        between.stream()
+                .filter(pair -> reached.contains(job.trueName(pair.one())))
+                .forEach(this::observeRise);
         Map<Integer, Integer> axes = new HashMap<>();
         for (Ray ray : rays) {
             if (ray.rise().isPresent() && reached.contains(ray.from())) {
@@ -223,6 +266,22 @@ final class Problem {
                                 ray.riseStdDev()));
             }
         }
+    }
+
+    private void observeRise(ReferencePair pair) {
+        String one = job.trueName(pair.one());
+        String other = job.trueName(pair.other());
+        int from = level(one);
+        int to = level(other);
+        heights.observe(
+                Part.Said.between(one, other, Kind.ELEVATION_DIFFERENCE),
+                new Difference(
+                        from,
+                        to,
+                        from == Place.HELD ? elevation(one) : 0,
+                        to == Place.HELD ? elevation(other) : 0,
+                        pair.rise().getAsDouble(),
+                        Math.max(pair.riseStdDev(), ObservedCoordinates.SMALLEST)));
     }
 
     /** The elevation of a station by the height that was taped there: one error of it for all the sights of a setup. */

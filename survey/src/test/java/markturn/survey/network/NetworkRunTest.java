@@ -25,6 +25,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Network;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
+import markturn.survey.job.ReferencePair;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Weights;
@@ -169,7 +170,29 @@ class NetworkRunTest {
                         Math.sqrt(weights.distance(1, Jobs.PRISM, length))));
             }
         }
+        for (ReferencePair pair : result.job().references()) {
+            int from = Integer.parseInt(pair.one().substring(1));
+            int to = Integer.parseInt(pair.other().substring(1));
+            rows.add(new Row(
+                    x -> Math.hypot(
+                                    at(world, x, to, 1) - at(world, x, from, 1),
+                                    at(world, x, to, 0) - at(world, x, from, 0))
+                            - pair.distance().getAsDouble(),
+                    pair.stdDev()));
+        }
         return rows;
+    }
+
+    /** A tape from M2 to M3, so much too long, and a height difference of nothing: all marks here lie at 10. */
+    private static ReferencePair taped(World world, double tooLong) {
+        return new ReferencePair(
+                "M2",
+                "M3",
+                OptionalDouble.of(world.length(2, 3) + tooLong),
+                0.001,
+                OptionalDouble.of(0),
+                0.001,
+                "steel tape");
     }
 
     private static LeastSquaresOptimizer.Optimum optimum(World world, SurveyResult result) {
@@ -220,7 +243,9 @@ class NetworkRunTest {
         // Source: Hipparchus' Levenberg-Marquardt with a model of its own and differenced derivatives.
         for (int seed = 0; seed < 30; seed++) {
             World world = World.of(seed, 0, 1000, 5000);
-            SurveyResult result = computed(job(world, seed, 0, 0));
+            Job job = job(world, seed, 0, 0);
+            // Every second one with a taped distance between two of its marks.
+            SurveyResult result = computed(seed % 2 == 0 ? job : job.plus(taped(world, 0.001)));
             MeasuredNetwork network = network(result);
             LeastSquaresOptimizer.Optimum optimum = optimum(world, result);
             RealMatrix covariance = optimum.getCovariances(1e-12);
@@ -257,6 +282,7 @@ class NetworkRunTest {
                 result.measured().setups(),
                 known,
                 Rays.of(result.job(), result.measured().setups(), known),
+                List.of(),
                 new Datum(held, Optional.empty(), false, held, true));
         problem.adjust();
         double shared = 0;
@@ -268,6 +294,21 @@ class NetworkRunTest {
         assertThat(shared).isCloseTo(29 + 17, within(1e-6));
         // One coordinate and one elevation of the second control mark come free.
         assertThat(network.leastConstraint().orElseThrow().redundancy()).isEqualTo(28 + 16);
+    }
+
+    @Test
+    void aTapedPairIsOneObservationMoreAndAWrongTapeIsNamed() {
+        World world = World.of(1, 0, 0, 0);
+        Job job = job(world, 1, 0, 0);
+        // One distance and one height difference more than by hand above.
+        MeasuredNetwork network = network(computed(job.plus(taped(world, 0))));
+        assertThat(network.test().redundancy()).isEqualTo(29 + 17 + 2);
+        assertThat(network.leastConstraint().orElseThrow().redundancy()).isEqualTo(28 + 16 + 2);
+        assertThat(network.test().accepted()).isTrue();
+        assertThat(computed(job.plus(taped(world, 0.030))).findings())
+                .anyMatch(f -> f.code().equals("network-residual")
+                        && f.text().contains("the distance of M2 – M3 fits worst")
+                        && f.text().contains("measure it again"));
     }
 
     @Test
