@@ -2,6 +2,7 @@ package markturn.survey.finding;
 
 import java.util.stream.Stream;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 
 /** A setup whose circle is not oriented: its station has no coordinates, or no backsight was booked. */
@@ -17,7 +18,17 @@ final class BacksightMissing implements SetupRule {
         return setup.station().isPresent() ? missing : Stream.concat(Stream.of(unknown(setup)), missing);
     }
 
+    /** Oriented by a given value it may be meant so: an angle needs no coordinates, and nothing is lost that could be carried. */
     private static Finding unknown(MeasuredSetup setup) {
+        if (setup.setup().orientation() instanceof Setup.ByAzimuth) {
+            return Finding.of(
+                    "station-unknown",
+                    Severity.NOTE,
+                    setup.name(),
+                    setup.setup().station(),
+                    "%s has no coordinates: this setup gives angles, and nothing is carried from it. Enter its coordinates if points are wanted."
+                            .formatted(setup.setup().station()));
+        }
         return Finding.of(
                 "station-unknown",
                 Severity.STOP,

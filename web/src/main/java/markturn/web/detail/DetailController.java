@@ -186,10 +186,7 @@ class DetailController {
     /** Stores the point where it is new, and the reading; where either is refused, neither. */
     private Book store(Book book, String setup, Choice choice, Reading reading, String key, Principal who) {
         Pieces pieces = new Pieces(book.job().units());
-        var payload = Payload.reading(setup, pieces.write(reading));
-        if (!Device.name().isEmpty()) {
-            payload.put("device", Device.name());
-        }
+        var payload = Device.signed(Payload.reading(setup, pieces.write(reading)));
         List<Act> acts = new ArrayList<>();
         unknown(book, choice, reading.target())
                 .ifPresent(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.UUID;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The device a page is shown on, known by a cookie that says nothing but that. */
 public final class Device {
@@ -27,6 +28,11 @@ public final class Device {
                 .map(Cookie::getValue)
                 .findFirst()
                 .orElse("");
+    }
+
+    /** A payload with the device that books it, so that one device at a time holds the pen; unchanged where the device has no name. */
+    public static ObjectNode signed(ObjectNode payload) {
+        return isUnknown() ? payload : payload.put(COOKIE, name());
     }
 
     private static HttpServletRequest request() {

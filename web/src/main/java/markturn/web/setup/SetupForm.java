@@ -60,7 +60,7 @@ final class SetupForm {
     }
 
     Setup setup(List<TurningOrder.Aim> aims) {
-        String station = isFree() ? freeStation() : occupied();
+        String station = isFree() || isAnglesOnly() ? unplaced() : occupied();
         Optional<Instrument> instrument = instrument();
         if (instrument.isEmpty()) {
             form.fault("instrument", "Expected one of the instruments of this job");
@@ -87,6 +87,11 @@ final class SetupForm {
         return form.text("method").equals("resection");
     }
 
+    /** Whether it stands on a point that has no coordinates, to turn angles and carry nothing. */
+    boolean isAnglesOnly() {
+        return form.text("method").equals("angles");
+    }
+
     private String occupied() {
         String station = form.name("station", "the mark the instrument stands on");
         if (!station.isEmpty() && !known(book).contains(station)) {
@@ -95,8 +100,8 @@ final class SetupForm {
         return station;
     }
 
-    /** A free station is new control by a name of its own. */
-    private String freeStation() {
+    /** A free station is new control by a name of its own, and so is a point where nothing but angles is turned. */
+    private String unplaced() {
         String station = form.name("freeStation", "a name for the place it stands at");
         if (known(book).contains(station)) {
             form.fault("freeStation", station + " has coordinates already: occupy it, or take another name");
@@ -114,7 +119,7 @@ final class SetupForm {
 
     Optional<MeasuredHeight> instrumentHeight(Optional<Notch> notch) {
         Optional<MeasuredHeight> height = form.height("height", false, "the height of the instrument");
-        if (height.isEmpty() && !job.planOnly() && !isFree()) {
+        if (height.isEmpty() && !job.planOnly() && !isFree() && !isAnglesOnly()) {
             form.fault("height", "Empty: expected the height of the instrument");
         }
         height.ifPresent(h -> fits("height", h, notch));
@@ -188,6 +193,9 @@ final class SetupForm {
             form.fault("back-0", "Empty: expected a backsight; without one nothing is oriented");
             return new Setup.BySights(List.of(""));
         }
+        if (isAnglesOnly()) {
+            return new Setup.ByAzimuth(form.azimuth("backsightAt").orElseGet(this::zero), sights.get(0));
+        }
         return switch (form.text("orientation")) {
             case "azimuth" -> byAzimuth(sights.get(0));
             case "feature" -> byFeature(sights.get(0));
@@ -200,7 +208,11 @@ final class SetupForm {
         if (azimuth.isEmpty()) {
             form.fault("azimuth", "Empty: expected the azimuth to " + sight);
         }
-        return new Setup.ByAzimuth(azimuth.orElse(new Circle(0, "0-00-00")), sight);
+        return new Setup.ByAzimuth(azimuth.orElseGet(this::zero), sight);
+    }
+
+    private Circle zero() {
+        return new Circle(0, job.units().angle().write(0, 0));
     }
 
     private Setup.Orientation byFeature(String sight) {
@@ -217,7 +229,8 @@ final class SetupForm {
     List<TurningOrder.Aim> aims() {
         List<TurningOrder.Aim> aims = new ArrayList<>();
         Set<String> names = new HashSet<>();
-        boolean byMarks = !form.text("orientation").equals("azimuth")
+        boolean byMarks = !isAnglesOnly()
+                && !form.text("orientation").equals("azimuth")
                 && !form.text("orientation").equals("feature");
         for (int row = 0; row < BACKSIGHTS; row++) {
             String field = "back-" + row;

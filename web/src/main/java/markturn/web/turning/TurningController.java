@@ -25,6 +25,7 @@ import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.survey.result.MeasuredSetup;
 import markturn.survey.turning.PointingOrder;
 import markturn.web.device.Device;
 import markturn.web.fieldbook.Act;
@@ -36,6 +37,7 @@ import markturn.web.fieldbook.TurningOrder;
 import markturn.web.fieldbook.TurningOrders;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
 import markturn.web.frame.TypedPointing;
@@ -89,6 +91,22 @@ class TurningController {
         model.addAttribute("key", Payload.key());
         model.addAttribute("reflectors", reflectors(book.job()));
         return "turning/page";
+    }
+
+    /** The sets of a setup reduced as by hand, to be printed. */
+    @GetMapping("/job/{id}/turning/{name}/form")
+    String form(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        book.job().setup(name).orElseThrow(NotHere::new);
+        MeasuredSetup measured = book.result().measured().setup(name);
+        Display show = new Display(book.job().units());
+        JobPage.frame(model, book, "Turn the sets");
+        model.addAttribute("setup", measured);
+        model.addAttribute("sheet", "/job/" + id + "/turning/" + NamesInAddresses.of(name));
+        model.addAttribute(
+                "began", measured.setup().settingUp().at().map(show::dayAndTime).orElse(""));
+        model.addAttribute("form", BookingForm.of(measured, show));
+        return "turning/form";
     }
 
     /** The marks that are offered to be sighted: control of either kind, and the located points of this setup. */
@@ -195,11 +213,7 @@ class TurningController {
 
     /** The reading with the device that books it, so that one device at a time holds the pen. */
     static ObjectNode payload(String setup, ObjectNode reading) {
-        ObjectNode payload = Payload.reading(setup, reading);
-        if (!Device.name().isEmpty()) {
-            payload.put("device", Device.name());
-        }
-        return payload;
+        return Device.signed(Payload.reading(setup, reading));
     }
 
     /** A located point; its code is its name without the running number. */

@@ -33,8 +33,35 @@ async function show() {
 function choose() {
   for (const [name, part] of [["orientation", "orientation"], ["start", "start"], ["method", "method"], ["keyed", "keyed"]]) {
     const chosen = form.elements[name].value;
-    for (const field of form.querySelectorAll(`[data-${part}]`)) field.hidden = field.dataset[part] !== chosen;
+    for (const field of form.querySelectorAll(`[data-${part}]`)) field.hidden = !field.dataset[part].split(" ").includes(chosen);
   }
+  for (const rows of form.querySelectorAll("table.grid tbody")) offerOneRow([...rows.rows]);
+  for (const usual of form.querySelectorAll("details.usual")) sayValues(usual);
+}
+
+/** Of the rows for targets those that are filled, and one more. */
+function offerOneRow(rows) {
+  const filled = rows.map(row => row.querySelector("input").value !== "");
+  rows.forEach((row, i) => { row.hidden = i > 0 && !filled[i] && !filled[i - 1]; });
+}
+
+/** What is usual is folded; its summary says what it holds. */
+function sayValues(usual) {
+  const summary = usual.querySelector("summary");
+  const head = summary.dataset.head ??= summary.textContent;
+  const words = [...usual.querySelectorAll(".fields > div")].filter(part => !part.hidden).flatMap(part => {
+    const field = part.querySelector("input, select");
+    const label = part.querySelector("label").textContent.trim();
+    if (field.type === "checkbox") return field.checked ? [label] : [];
+    const value = field.tagName === "SELECT" ? field.selectedOptions[0].textContent : field.value;
+    return value ? [label === head ? value : `${label}: ${value}`] : [];
+  });
+  summary.replaceChildren(head);
+  if (usual.open) return;
+  const values = document.createElement("span");
+  values.className = "remark";
+  values.textContent = words.join("; ");
+  summary.append(" ", values);
 }
 
 let resting;
@@ -48,5 +75,9 @@ document.getElementById("ask-weather")?.addEventListener("click", async () => {
   for (const name of ["temperature", "pressure"]) if (air?.[name]) form.elements[name].value = air[name];
   form.dispatchEvent(new Event("input", { bubbles: true }));
 });
+for (const usual of form.querySelectorAll("details.usual")) {
+  usual.open = [...usual.querySelectorAll(".fault")].some(fault => fault.textContent.trim() !== "");
+  usual.addEventListener("toggle", () => sayValues(usual));
+}
 choose();
 show();

@@ -46,6 +46,7 @@ class NamesInAddressesTest {
         page.locator("#name").fill("S/1 #2?;%");
         page.locator("#station").selectOption("A");
         page.locator("#height").fill("1.500");
+        page.getByText("How the sets are turned").click();
         page.locator("#sets").fill("1");
         page.locator("[name='back-0']").fill("B");
         page.locator("[name='back-0-reflector']").selectOption("Prism");

@@ -18,6 +18,7 @@ class QuadrantTest {
         page.navigate(job + "/setup");
         page.locator("#station").selectOption("A");
         page.locator("#height").fill("1.500");
+        page.getByText("How the sets are turned").click();
         page.locator("#sets").fill("1");
         page.locator("[name='back-0']").fill("SPIRE");
         page.locator("[name='back-0-reflector']").selectOption("Prism");

@@ -48,6 +48,7 @@ class KeyedInTest {
         page.locator("#instrument").selectOption(instrument);
         page.locator("#station").selectOption("A");
         page.locator("#height").fill("1.500");
+        page.getByText("How the sets are turned").click();
         page.locator("#sets").fill(sets);
         page.locator("[name='back-0']").fill("B");
         page.locator("[name='back-0-reflector']").selectOption("Prism");
@@ -67,6 +68,7 @@ class KeyedInTest {
         occupy(page, job, "Red", "1");
         page.locator("#temperature").fill("35");
         page.locator("#pressure").fill("900");
+        page.getByText("Keyed into the instrument").first().click();
         page.locator("#keyed").selectOption("typed");
         page.getByText("Begin the setup").click();
         assertThat(page.locator("#fault-keyedPpm")).containsText("expected what the instrument shows");
