@@ -1,34 +1,45 @@
 package markturn.web.setout;
 
 import java.security.Principal;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import markturn.report.Display;
-import markturn.survey.job.Job;
+import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.SetOut;
 import markturn.survey.reduce.GridScale;
-import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
+import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
 
-/** Nothing is stored here: what is asked stands in the address, and the answer follows from the job. */
+/** What is asked stands in the address, and the answer follows from the job; a shot at the pole is stored as a located point. */
 @Controller
 class SetOutController {
-    private static final double FARTHEST = 1e8;
+    /** What is asked for. */
+    private static final List<String> WHAT = List.of(
+            "setup", "point", "northing", "easting", "elevation", "from", "to", "station", "offset", "every", "place");
+
+    /** What stays from one shot to the next. */
+    private static final List<String> POLE = List.of("reflector", "height", "heightTo", "face");
 
     private final FieldBook fieldBook;
 
@@ -51,117 +62,108 @@ class SetOutController {
     /** The turn as a drawing: the needle in degrees clockwise from the backsight. */
     public record Drawn(String degrees, boolean known) {}
 
-    /** A point found in the field against the one that was wanted. */
-    public record Compared(String found, String sentence, String away, String right, String fill) {}
+    /** A point found in the field against the one that was wanted; the way of the pole in degrees, 0 away from the instrument. */
+    public record Compared(String found, String sentence, String away, String right, String fill, String degrees) {}
 
     /** A place along a line. */
-    public record OnLine(String name, String station, String offset, String above) {}
+    public record OnLine(String sentence) {}
 
     @GetMapping("/job/{id}/setout")
     String page(@PathVariable String id, @RequestParam Map<String, String> asked, Model model, Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Set out");
-        Job job = book.job();
-        List<Setup> setups = job.setups();
-        if (setups.isEmpty()) {
+        if (book.job().setups().isEmpty()) {
             return "redirect:/job/" + id + "/setup";
         }
-        String name = asked.getOrDefault("setup", setups.get(setups.size() - 1).name());
-        job.setup(name).orElseThrow(NotHere::new);
-        MeasuredSetup setup = book.result().measured().setup(name);
-        Form form = new Form(asked, job.units());
-        Display show = new Display(job.units());
-        Optional<Position> wanted = wanted(book, form);
-        wanted.flatMap(at -> answer(book, setup, form, at, show)).ifPresent(a -> model.addAttribute("answer", a));
-        wanted.flatMap(at -> compared(book, setup, form, at, show)).ifPresent(c -> model.addAttribute("compared", c));
-        onLine(book, form, show).ifPresent(l -> model.addAttribute("onLine", l));
-        if (wanted.isPresent() && setup.station().isEmpty()) {
-            form.fault("setup", name + " has no place yet: nothing can be set out from it");
+        return page(book, asked, new Form(asked, book.job().units()), model);
+    }
+
+    /** Books the shot at the pole and shows what it still has to move; nothing is stored where a field is at fault. */
+    @PostMapping("/job/{id}/setout")
+    String shot(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = setup(book, typed);
+        Form form = new Form(typed, book.job().units());
+        Optional<List<Act>> acts = SetOutShot.read(form, book, setup);
+        if (acts.isPresent()) {
+            try {
+                fieldBook.add(id, form.text("key"), who.getName(), acts.get());
+                return "redirect:" + address(id, typed, Map.of("found", form.text("name")));
+            } catch (Refused refused) {
+                form.refused(refused);
+            }
+        }
+        return page(book, typed, form, model);
+    }
+
+    private static Setup setup(Book book, Map<String, String> asked) {
+        List<Setup> setups = book.job().setups();
+        String last = setups.get(setups.size() - 1).name();
+        return book.job().setup(asked.getOrDefault("setup", last)).orElseThrow(NotHere::new);
+    }
+
+    /** The address of what is asked, with the pole that goes on from shot to shot. */
+    private static String address(String id, Map<String, String> asked, Map<String, String> more) {
+        UriComponentsBuilder address = UriComponentsBuilder.fromPath("/job/" + id + "/setout");
+        Stream.concat(WHAT.stream(), POLE.stream())
+                .filter(field -> !asked.getOrDefault(field, "").isBlank() && !more.containsKey(field))
+                .forEach(field -> address.queryParam(field, "{" + field + "}"));
+        more.keySet().forEach(field -> address.queryParam(field, "{" + field + "}"));
+        Map<String, Object> values = new HashMap<>(asked);
+        values.putAll(more);
+        return address.encode().buildAndExpand(values).toUriString();
+    }
+
+    private static String page(Book book, Map<String, String> asked, Form form, Model model) {
+        JobPage.frame(model, book, "Set out");
+        MeasuredSetup setup = book.result().measured().setup(setup(book, asked).name());
+        Display show = new Display(book.job().units());
+        Wanted wanted = new Wanted(book, form, show);
+        Optional<Position> place = wanted.place();
+        place.flatMap(at -> answer(book, setup, wanted, at, show)).ifPresent(a -> model.addAttribute("answer", a));
+        place.flatMap(at -> compared(setup, wanted, form, at, show)).ifPresent(c -> model.addAttribute("compared", c));
+        onLine(wanted, form, show).ifPresent(l -> model.addAttribute("onLine", l));
+        if (place.isPresent()) {
+            wanted.next(setup.setup().station()).ifPresent(next -> next(book, asked, next, model));
+        }
+        if (place.isPresent() && setup.station().isEmpty()) {
+            form.fault("setup", setup.name() + " has no place yet: nothing can be set out from it");
         }
         model.addAttribute("setup", setup);
-        model.addAttribute("setups", setups.stream().map(Setup::name).toList());
+        model.addAttribute(
+                "setups", book.job().setups().stream().map(Setup::name).toList());
         model.addAttribute(
                 "points",
                 book.result().measured().marks().stream()
                         .filter(m -> m.position().isPresent())
                         .map(MeasuredMark::name)
                         .toList());
+        model.addAttribute(
+                "reflectors",
+                book.job().reflectors().stream().map(Reflector::name).toList());
+        model.addAttribute("what", WHAT);
+        model.addAttribute("key", Payload.key());
+        model.addAttribute("shotName", form.isEmpty("name") || form.isSound() ? wanted.shotName() : form.text("name"));
         model.addAttribute("asked", asked);
         model.addAttribute("faults", form.faults());
         return "setout/page";
     }
 
-    private static Optional<Position> position(Book book, Form form, String field) {
-        if (form.isEmpty(field)) {
-            return Optional.empty();
-        }
-        Optional<Position> at = book.result()
-                .measured()
-                .mark(book.job().trueName(form.text(field)))
-                .flatMap(MeasuredMark::position);
-        if (at.isEmpty()) {
-            form.fault(
-                    field,
-                    "\"%s\" has no position in this job: expected the name of a mark that has one"
-                            .formatted(form.text(field)));
-        }
-        return at;
+    /** The way to the next one, with the same setup and pole. */
+    private static void next(Book book, Map<String, String> asked, Map<String, String> next, Model model) {
+        Map<String, String> kept = new HashMap<>(next);
+        Stream.concat(Stream.of("setup"), POLE.stream())
+                .filter(asked::containsKey)
+                .forEach(field -> kept.put(field, asked.get(field)));
+        model.addAttribute("nextAddress", address(book.jobId(), Map.of(), kept));
+        model.addAttribute(
+                "nextName", next.containsKey("point") ? next.get("point") : "station " + next.get("station"));
     }
 
-    /** A mark, a typed place, or a station and offset of a line. */
-    private static Optional<Position> wanted(Book book, Form form) {
-        if (!form.isEmpty("point")) {
-            return position(book, form, "point");
-        }
-        if (!form.isEmpty("northing") || !form.isEmpty("easting")) {
-            OptionalDouble north = form.length("northing", -FARTHEST, FARTHEST, "a northing");
-            OptionalDouble east = form.length("easting", -FARTHEST, FARTHEST, "an easting");
-            OptionalDouble up = form.length("elevation", -FARTHEST, FARTHEST, "an elevation");
-            if (north.isEmpty() || east.isEmpty()) {
-                form.fault(north.isEmpty() ? "northing" : "easting", "Empty: northing and easting go together");
-                return Optional.empty();
-            }
-            return Optional.of(
-                    new Position(north.getAsDouble(), east.getAsDouble(), up, Covariance.NONE, OptionalDouble.empty()));
-        }
-        Optional<Position> from = position(book, form, "from");
-        Optional<Position> to = position(book, form, "to");
-        OptionalDouble station = form.length("station", -FARTHEST, FARTHEST, "a distance along the line");
-        if (from.isEmpty() || to.isEmpty() || station.isEmpty() || isOnePlace(form, from.get(), to.get())) {
-            return Optional.empty();
-        }
-        double offset = form.length("offset", -FARTHEST, FARTHEST, "an offset to the right")
-                .orElse(0);
-        return Optional.of(SetOut.OnLine.place(from.get(), to.get(), station.getAsDouble(), offset));
-    }
-
-    private static boolean isOnePlace(Form form, Position from, Position to) {
-        boolean one = from.distanceTo(to) < 1e-6;
-        if (one) {
-            form.fault("to", form.text("to") + " lies where the line begins: expected another mark");
-        }
-        return one;
-    }
-
-    private static String called(Form form, Display show) {
-        if (!form.isEmpty("point")) {
-            return form.text("point");
-        }
-        return form.isEmpty("station")
-                ? "the place typed"
-                : "station %s of %s to %s, %s to the right"
-                        .formatted(
-                                form.text("station"),
-                                form.text("from"),
-                                form.text("to"),
-                                form.isEmpty("offset") ? show.number(0, 0) : form.text("offset"));
-    }
-
-    private static Optional<Answer> answer(Book book, MeasuredSetup setup, Form form, Position at, Display show) {
+    private static Optional<Answer> answer(Book book, MeasuredSetup setup, Wanted wanted, Position at, Display show) {
         double scale = GridScale.inForce(book.job()).orElse(1);
         return SetOut.from(setup, at, scale)
                 .map(out -> new Answer(
-                        called(form, show),
+                        wanted.called(),
                         out.turn().isPresent() ? show.angle(out.turn().getAsDouble()) : "",
                         out.circle().isPresent() ? show.angle(out.circle().getAsDouble()) : "",
                         show.length(out.ground()),
@@ -176,8 +178,8 @@ class SetOutController {
 
     /** The difference between what was wanted and what the last shot, or any point, found. */
     private static Optional<Compared> compared(
-            Book book, MeasuredSetup setup, Form form, Position wanted, Display show) {
-        Optional<Position> found = position(book, form, "found");
+            MeasuredSetup setup, Wanted asked, Form form, Position wanted, Display show) {
+        Optional<Position> found = asked.position("found");
         if (found.isEmpty() || setup.station().isEmpty()) {
             return Optional.empty();
         }
@@ -202,24 +204,30 @@ class SetOutController {
                 sentence,
                 show.difference(OptionalDouble.of(move.away())),
                 show.difference(OptionalDouble.of(move.right())),
-                show.difference(move.fill())));
+                show.difference(move.fill()),
+                show.number(Math.toDegrees(Math.atan2(move.right(), move.away())), 1)));
     }
 
-    private static Optional<OnLine> onLine(Book book, Form form, Display show) {
-        if (form.isEmpty("place")) {
+    /** Where along the line the pole stands, or the mark that was asked for. */
+    private static Optional<OnLine> onLine(Wanted wanted, Form form, Display show) {
+        String field = form.isEmpty("place") ? "found" : "place";
+        if (form.isEmpty(field) || form.isEmpty("from")) {
             return Optional.empty();
         }
-        Optional<Position> from = position(book, form, "from");
-        Optional<Position> to = position(book, form, "to");
-        Optional<Position> place = position(book, form, "place");
-        if (from.isEmpty() || to.isEmpty() || place.isEmpty() || isOnePlace(form, from.get(), to.get())) {
-            return Optional.empty();
-        }
-        SetOut.OnLine on = SetOut.OnLine.of(from.get(), to.get(), place.get());
-        return Optional.of(new OnLine(
-                form.text("place"),
-                show.length(on.station()),
-                show.length(on.offset()),
-                on.above().isPresent() ? show.length(on.above().getAsDouble()) : ""));
+        Optional<Position> place = wanted.position(field);
+        return place.isEmpty()
+                ? Optional.empty()
+                : wanted.line()
+                        .map(line -> sentence(
+                                form.text(field), SetOut.OnLine.of(line.from(), line.to(), place.get()), show));
+    }
+
+    private static OnLine sentence(String name, SetOut.OnLine on, Display show) {
+        String above = on.above().isPresent()
+                ? ", %s above the straight slope"
+                        .formatted(show.length(on.above().getAsDouble()))
+                : "";
+        return new OnLine("%s lies at station %s, %s to the right%s (%s)."
+                .formatted(name, show.length(on.station()), show.length(on.offset()), above, show.lengthSign()));
     }
 }

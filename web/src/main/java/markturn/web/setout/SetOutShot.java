@@ -1,0 +1,66 @@
+package markturn.web.setout;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import markturn.formats.Pieces;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+import markturn.web.device.Device;
+import markturn.web.fieldbook.Act;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.frame.Form;
+import markturn.web.frame.Payload;
+import markturn.web.frame.TypedPointing;
+
+/** The shot at a pole that stands where something is set out: one located point by a name of its own, and its reading. */
+final class SetOutShot {
+    private SetOutShot() {}
+
+    /** What it books; empty where a field is at fault, which the form then says. */
+    static Optional<List<Act>> read(Form form, Book book, Setup setup) {
+        Job job = book.job();
+        String name = form.name("name", "a name for what was sighted");
+        if (job.mark(name).isPresent()) {
+            form.fault("name", name + " is in this job already: expected a name of its own for what was set out");
+        }
+        Optional<TypedPointing> typed = TypedPointing.read(form, job.planOnly());
+        if (typed.isPresent() && typed.get().slope().isEmpty()) {
+            form.fault("slope", "Empty: without a distance nothing can be compared");
+        }
+        if (!form.isSound()) {
+            return Optional.empty();
+        }
+        Pieces pieces = new Pieces(job.units());
+        Reading reading = book.order(setup).asShown(reading(form, typed.orElseThrow(), name, book));
+        return Optional.of(List.of(
+                new Act(EntryKind.MARK, pieces.write(Mark.named(name, Mark.Kind.LOCATED))),
+                new Act(EntryKind.READING, Device.signed(Payload.reading(setup.name(), pieces.write(reading))))));
+    }
+
+    private static Reading reading(Form form, TypedPointing typed, String name, Book book) {
+        return new Reading(
+                name,
+                Reading.Role.DETAIL,
+                OptionalInt.empty(),
+                form.text("face").equals("right") ? Reading.Face.RIGHT : Reading.Face.LEFT,
+                typed.circle(),
+                typed.zenith(),
+                typed.slope(),
+                typed.severalSlopes(),
+                typed.reflector(),
+                typed.height(),
+                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
+                Optional.empty(),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                Optional.empty());
+    }
+}
