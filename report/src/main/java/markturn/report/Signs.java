@@ -9,7 +9,7 @@ public final class Signs {
     /** The path of a sign. */
     public static String path(Code.Sign sign) {
         return switch (sign) {
-            case DOT -> "M-1.5 0a1.5 1.5 0 1 0 3 0a1.5 1.5 0 1 0 -3 0a1 1 0 1 0 2 0";
+            case DOT -> "M-2.5 0a2.5 2.5 0 1 0 5 0a2.5 2.5 0 1 0 -5 0M-1 0a1 1 0 1 0 2 0a1 1 0 1 0 -2 0";
             case CROSS -> "M-5 -5L5 5M-5 5L5 -5";
             case PLUS -> "M-6 0H6M0 -6V6";
             case SQUARE -> "M-5 -5H5V5H-5Z";

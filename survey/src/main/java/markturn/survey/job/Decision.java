@@ -32,6 +32,9 @@ public record Decision(
     public static final String CORRECT_CONTROL = "correct-control";
     /** A setup at which nothing was booked is taken back. */
     public static final String REMOVE_SETUP = "remove-setup";
+
+    /** A target is turned no longer in the sets of a setup. */
+    public static final String LEAVE_TARGET = "leave-target";
     /** What was adopted from a run is taken back. */
     public static final String WITHDRAW = "withdraw-adoption";
     /** Key of {@link #on}: how the run that is adopted from closed then, in words. */

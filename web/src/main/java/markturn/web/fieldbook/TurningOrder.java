@@ -77,6 +77,18 @@ public record TurningOrder(
         return aims.stream().filter(a -> a.target().equals(target)).findFirst();
     }
 
+    /** The same without that target. */
+    public TurningOrder without(String target) {
+        return new TurningOrder(
+                sets,
+                aims.stream().filter(a -> !a.target().equals(target)).toList(),
+                school,
+                circleStart,
+                distances,
+                closedSets,
+                keyedIn);
+    }
+
     /** The same with one target more. */
     public TurningOrder plus(Aim aim) {
         List<Aim> longer = new ArrayList<>(aims);

@@ -1,5 +1,7 @@
 package markturn.web.plan;
 
+import java.awt.geom.Line2D;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -48,6 +50,14 @@ record PlanDrawing(
 
     private static final double BORDER = 70;
     private static final double WIDEST_BAR = 220;
+    /** What the strokes of an open stop take up beside a symbol. */
+    private static final int STROKES = 9;
+
+    private static final int MOST_DODGED = 1000;
+    /** Where the north arrow and the scale bar stand. */
+    private static final Rectangle2D NORTH = new Rectangle2D.Double(935, 15, 40, 75);
+
+    private static final Rectangle2D BAR = new Rectangle2D.Double(30, 565, WIDEST_BAR + 20, 40);
 
     /** One mark; {@code numbers} is what a tap shows. */
     record Symbol(
@@ -64,13 +74,22 @@ record PlanDrawing(
             String url) {}
 
     /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
-    record Label(int dx, int dy, String anchor, boolean shown) {}
+    record Label(int dx, int dy, String anchor, boolean shown) {
+        Label movedLeft(int by) {
+            return new Label(dx - by, dy, anchor, shown);
+        }
+    }
 
     /** A line of a code, or a side of one. */
     record Line(String d, String dashes, String words) {}
 
     /** One sight; a backsight is drawn heavier. */
-    record Ray(String x1, String y1, String x2, String y2, boolean backsight) {}
+    record Ray(String x1, String y1, String x2, String y2, boolean backsight) {
+        Line2D line() {
+            return new Line2D.Double(
+                    Double.parseDouble(x1), Double.parseDouble(y1), Double.parseDouble(x2), Double.parseDouble(y2));
+        }
+    }
 
     /**
      * What the canvas draws: in the order of {@code names} places in hundredths of a drawing unit, and which of the signs; lines as places
@@ -120,11 +139,12 @@ record PlanDrawing(
                         .filter(m -> m.mark().kind() == Mark.Kind.LOCATED)
                         .count()
                 > MOST_SYMBOLS;
+        List<Ray> rays = rays(book, sheet, layered);
         return new PlanDrawing(
-                new Symbols(book, sheet, show, scale).of(placed, layered),
+                new Symbols(book, sheet, show, scale, rays).of(placed, layered),
                 layered ? List.of() : lines(book, sheet),
                 unseen(book, sheet),
-                rays(book, sheet, layered),
+                rays,
                 format(bar * unit * sheet.scale()),
                 show.number(bar, bar < 1 ? 1 : 0) + " " + show.lengthSign(),
                 layered,
@@ -250,15 +270,19 @@ record PlanDrawing(
         private final Book book;
         private final Sheet sheet;
         private final Display show;
-        private final Labels labels = new Labels();
+        private final Labels labels;
         private final Set<String> stations;
         private final Set<String> troubled = new HashSet<>();
         private final Set<String> superfluous;
 
-        Symbols(Book book, Sheet sheet, Display show, PlanScale scale) {
+        Symbols(Book book, Sheet sheet, Display show, PlanScale scale, List<Ray> rays) {
             this.book = book;
             this.sheet = sheet;
             this.show = show;
+            // With very many rays no name finds a place beside them all.
+            this.labels = new Labels(
+                    List.of(NORTH, BAR),
+                    rays.stream().limit(MOST_DODGED).map(Ray::line).toList());
             this.stations = book.job().setups().stream()
                     .map(s -> book.job().trueName(s.station()))
                     .collect(Collectors.toSet());
@@ -285,7 +309,11 @@ record PlanDrawing(
                     sheet.x(at),
                     sheet.y(at),
                     Signs.path(book.job().code(mark.mark().code()).sign()),
-                    labels.place(mark.name(), sheet.across(at), sheet.down(at)),
+                    labels.place(
+                            mark.name(),
+                            sheet.across(at),
+                            sheet.down(at),
+                            troubled.contains(mark.name()) ? STROKES : 0),
                     numbers(mark, show) + (unneeded ? "; closer to another than the plan can show" : ""),
                     "/job/" + book.jobId() + "/point/" + NamesInAddresses.of(mark.name()));
         }

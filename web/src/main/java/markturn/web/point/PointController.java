@@ -10,6 +10,7 @@ import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
@@ -36,7 +37,13 @@ class PointController {
     }
 
     /** A mark in the list of coordinates. */
-    public record Row(MeasuredMark mark, Optional<Shot> shot, List<Check> checks, boolean unproved, String worst) {}
+    public record Row(
+            MeasuredMark mark,
+            Optional<Shot> shot,
+            List<Check> checks,
+            boolean unproved,
+            String worst,
+            String missing) {}
 
     /** A shot with the setup it was taken from. */
     public record Taken(MeasuredSetup setup, Shot shot) {}
@@ -87,7 +94,25 @@ class PointController {
                 .orElse("");
         boolean unproved =
                 mark.from().isPresent() && book.unproved().contains(mark.from().get());
-        return new Row(mark, taken(book, mark).stream().findFirst().map(Taken::shot), checks, unproved, worst);
+        return new Row(
+                mark,
+                taken(book, mark).stream().findFirst().map(Taken::shot),
+                checks,
+                unproved,
+                worst,
+                missing(book.job(), mark));
+    }
+
+    /** Why it has no position: nothing reached it yet, or everything that did is struck out. */
+    private static String missing(Job job, MeasuredMark mark) {
+        if (mark.position().isPresent()) {
+            return "";
+        }
+        List<Reading> sights = job.setups().stream()
+                .flatMap(s -> s.readings().stream())
+                .filter(r -> job.trueName(r.target()).equals(mark.name()))
+                .toList();
+        return !sights.isEmpty() && sights.stream().noneMatch(Reading::stands) ? "struck out" : "no position yet";
     }
 
     /** A sight back on what orients the setup tests its circle, not the mark. */

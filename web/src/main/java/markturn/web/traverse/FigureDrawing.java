@@ -1,12 +1,8 @@
 package markturn.web.traverse;
 
-import java.awt.geom.Line2D;
-import java.awt.geom.Point2D;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import markturn.report.TrueScale;
 import markturn.survey.finding.Suspects;
 import markturn.survey.finding.Words;
@@ -23,10 +19,12 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
     private static final double WIDTH = 520;
     private static final double HEIGHT = 300;
     private static final double BORDER = 40;
-    private static final double LENS = 80;
+    private static final double LENS = 116;
 
-    /** The middle of the lens is this far from the drawing's edges. */
-    private static final double LENS_BORDER = 96;
+    /** The middle of the lens, beneath the figure: over it, it would hide stations. */
+    private static final double LENS_ACROSS = WIDTH / 2;
+
+    private static final double LENS_DOWN = HEIGHT + 128;
 
     /** So near the right edge a name is written to the left. */
     private static final double NAME = 110;
@@ -38,7 +36,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
      */
     public record Dot(String name, String x, String y, boolean leftwards) {}
 
-    /** The lens, in the corner where it hides least: arrow from the known end to the carried one, and the ellipse of 95 %; empty texts where the figure is open. */
+    /** The lens: arrow from the known end to the carried one, and the ellipse of 95 %; empty texts where the figure is open. */
     public record Lens(
             String x, String y, String arrowX, String arrowY, String rx, String ry, String turn, String words) {}
 
@@ -60,8 +58,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
                 dots.add(new Dot(traverse.traverse().route().get(i), x, y, leftwards));
             }
         }
-        return new FigureDrawing(
-                dots, path.toString(), doubts(job, dots, suspects), lens(traverse, corner(scale, stations), scale));
+        return new FigureDrawing(dots, path.toString(), doubts(job, dots, suspects), lens(traverse, scale));
     }
 
     private static List<Doubt> doubts(Job job, List<Dot> dots, List<Suspects.Said> suspects) {
@@ -95,27 +92,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
         return f((Double.parseDouble(one) + Double.parseDouble(other)) / 2);
     }
 
-    /** The corner that is farthest from every leg. */
-    private static Point2D corner(TrueScale scale, List<Position> stations) {
-        List<Line2D> legs = new ArrayList<>();
-        for (int i = 1; i < stations.size(); i++) {
-            Position from = stations.get(i - 1);
-            Position to = stations.get(i);
-            legs.add(new Line2D.Double(scale.across(from), scale.down(from), scale.across(to), scale.down(to)));
-        }
-        return Stream.of(
-                        new Point2D.Double(WIDTH - LENS_BORDER, HEIGHT - LENS_BORDER),
-                        new Point2D.Double(LENS_BORDER, HEIGHT - LENS_BORDER),
-                        new Point2D.Double(LENS_BORDER, LENS_BORDER),
-                        new Point2D.Double(WIDTH - LENS_BORDER, LENS_BORDER))
-                .max(Comparator.comparingDouble(at -> legs.stream()
-                        .mapToDouble(leg -> leg.ptSegDist(at))
-                        .min()
-                        .orElse(0)))
-                .orElseThrow();
-    }
-
-    private static Lens lens(MeasuredTraverse traverse, Point2D at, TrueScale figure) {
+    private static Lens lens(MeasuredTraverse traverse, TrueScale figure) {
         if (traverse.northing().isEmpty()) {
             return new Lens("", "", "", "", "", "", "", "");
         }
@@ -126,8 +103,8 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
         double scale = LENS / largest;
         boolean within = traverse.linear().getAsDouble() <= semiMajor;
         return new Lens(
-                f(at.getX()),
-                f(at.getY()),
+                f(LENS_ACROSS),
+                f(LENS_DOWN),
                 f(traverse.easting().getAsDouble() * scale),
                 f(-traverse.northing().getAsDouble() * scale),
                 f(Math.max(1, semiMinor * scale)),

@@ -2,7 +2,6 @@ package markturn.web.traverse;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -103,7 +102,6 @@ public record FigureSheet(
                     .toList();
             rows.add(new RuleRow(run.traverse().route().get(i), places, run.apart(i)));
         }
-        rows.sort(Comparator.comparingDouble(RuleRow::apart).reversed());
         return rows;
     }
 

@@ -20,9 +20,9 @@ public record UnrolledRoute(boolean angled, List<Stop> stops, List<Span> spans, 
     private static final double LEFT = 40;
     private static final double RIGHT = 480;
     /** A stroke as long as this reaches its limit. */
-    private static final double LIMIT = 22;
+    private static final double LIMIT = 40;
     /** A stroke ends here, however far beyond its limit it is. */
-    private static final double LONGEST = 30;
+    private static final double LONGEST = 50;
     /** Names and numbers nearer than this would run into each other. */
     private static final double ROOM = 56;
 

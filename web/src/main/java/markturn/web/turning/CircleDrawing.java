@@ -15,11 +15,23 @@ import markturn.survey.result.SetAbstract;
 public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
     private static final double RADIUS = 84;
     private static final double LABEL_RADIUS = 101;
+    private static final double LETTER_HEIGHT = 18;
     private static final double DEGREE = Math.PI / 180;
 
-    /** One target on the circle. */
+    /** One target on the circle; without its name where another stands there. */
     public record Spoke(
-            String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand) {}
+            String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand) {
+        /** Whether two names would run into each other. */
+        boolean covers(Spoke other) {
+            double across = Double.parseDouble(labelX) - Double.parseDouble(other.labelX);
+            double down = Double.parseDouble(labelY) - Double.parseDouble(other.labelY);
+            return !other.target.isEmpty() && Math.abs(down) < LETTER_HEIGHT && Math.abs(across) < RADIUS;
+        }
+
+        Spoke unnamed() {
+            return new Spoke("", x, y, labelX, labelY, anchor, inHand);
+        }
+    }
 
     static CircleDrawing of(MeasuredSetup setup, String inHand, Reading.Face face) {
         List<Spoke> spokes = new ArrayList<>();
@@ -34,8 +46,11 @@ public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
                 spokes.add(spoke(sets.target(), direction.getAsDouble(), mine));
             }
         }
+        spokes.sort(java.util.Comparator.comparing(s -> !s.inHand()));
+        List<Spoke> shown = new ArrayList<>();
+        spokes.forEach(s -> shown.add(shown.stream().anyMatch(s::covers) ? s.unnamed() : s));
         String turn = Double.isNaN(pointer) ? "" : format(pointer / DEGREE);
-        return new CircleDrawing(spokes, turn, face.name());
+        return new CircleDrawing(shown, turn, face.name());
     }
 
     private static Spoke spoke(String target, double direction, boolean inHand) {

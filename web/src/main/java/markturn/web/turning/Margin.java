@@ -127,6 +127,7 @@ final class Margin {
                     + turned(setup.closingSight().get().direction())
                     + " since the backsight"
                     + (setup.booked().zeros().size() > 1 ? ", on the circle of set " + set : ""));
+            againstTheSets(fix).ifPresent(phrases::add);
             return;
         }
         Optional.ofNullable(shots.get(fix))
@@ -140,6 +141,28 @@ final class Margin {
                             + " "
                             + show.differenceSign()));
         }
+    }
+
+    /** What was measured beside the direction, against what the sets gave. */
+    private Optional<String> againstTheSets(PolarFix fix) {
+        Optional<SetAbstract> sets = setup.sets(fix.target());
+        Optional<Shot> shot = Optional.ofNullable(shots.get(fix));
+        if (sets.isEmpty() || shot.isEmpty() || shot.get().horizontal().isEmpty()) {
+            return Optional.empty();
+        }
+        OptionalDouble distance = less(shot.get().horizontal(), sets.get().horizontal());
+        OptionalDouble rise = less(shot.get().rise(), sets.get().elevationDifference());
+        return distance.isEmpty()
+                ? Optional.empty()
+                : Optional.of("distance " + show.difference(distance)
+                        + (rise.isPresent() ? ", elevation " + show.difference(rise) : "")
+                        + " " + show.differenceSign() + " against the sets");
+    }
+
+    private static OptionalDouble less(OptionalDouble one, OptionalDouble other) {
+        return one.isPresent() && other.isPresent()
+                ? OptionalDouble.of(one.getAsDouble() - other.getAsDouble())
+                : OptionalDouble.empty();
     }
 
     /** With its sign; one of degrees in the job's own unit. */

@@ -5,7 +5,6 @@ import java.security.Principal;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +33,6 @@ import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
 import markturn.web.fieldbook.TurningOrder;
-import markturn.web.fieldbook.TurningOrders;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
@@ -79,7 +77,8 @@ class TurningController {
         if (Device.isUnknown()) {
             Device.remember(response);
         }
-        return page(book, name, aside(asked, book, name), model);
+        model.addAttribute("asked", AskedSight.of(asked, book, name).orElse(null));
+        return page(book, name, asked.containsKey("reflector") ? aside(asked, book, name) : Optional.empty(), model);
     }
 
     static String page(Book book, String name, Optional<TurningDesk.Aside> aside, Model model) {
@@ -123,7 +122,7 @@ class TurningController {
                 .toList();
     }
 
-    private static List<String> reflectors(Job job) {
+    static List<String> reflectors(Job job) {
         List<String> names =
                 new ArrayList<>(job.reflectors().stream().map(Reflector::name).toList());
         if (!names.contains(Reflector.REFLECTORLESS)) {
@@ -156,7 +155,7 @@ class TurningController {
                 height.or(() -> aim.flatMap(TurningOrder.Aim::height))));
     }
 
-    private static Optional<Reading.Role> role(String text) {
+    static Optional<Reading.Role> role(String text) {
         for (Reading.Role role : Reading.Role.values()) {
             if (role.name().equalsIgnoreCase(text)) {
                 return Optional.of(role);
@@ -379,63 +378,15 @@ class TurningController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book longer = fieldBook.add(
-                id,
-                typed.get("key"),
-                who.getName(),
-                EntryKind.RESTORE,
-                Payload.lines(List.of(typed.getOrDefault("line", "")), "restored"));
-        return page(longer, name, Optional.empty(), model);
-    }
-
-    /** Adds a set, or a target to the round. */
-    @PostMapping("/job/{id}/turning/{name}/order")
-    String order(
-            @PathVariable String id,
-            @PathVariable String name,
-            @RequestParam Map<String, String> typed,
-            Model model,
-            Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
-        TurningOrder before = book.order(setup);
-        Form form = new Form(new HashMap<>(typed), book.job().units());
-        TurningOrder after = before;
-        Optional<Mark> unknown = Optional.empty();
-        if (!form.isEmpty("target")) {
-            String target = form.name("target", "a target");
-            unknown = book.job().mark(target).isPresent()
-                    ? Optional.empty()
-                    : Optional.of(Mark.named(target, Mark.Kind.NEW));
-            if (before.aim(target).isPresent() || target.equals(setup.station())) {
-                form.fault("target", target + " is in the round already, or the instrument stands on it");
-            }
-            after = before.plus(added(form, book.job(), setup, target));
-        } else {
-            after = before.oneSetMore();
-        }
-        if (!form.isSound()) {
-            model.addAttribute("message", String.join(" ", form.faults().values()));
+        List<String> line = List.of(typed.getOrDefault("line", ""));
+        try {
+            Book longer = fieldBook.add(
+                    id, typed.get("key"), who.getName(), EntryKind.RESTORE, Payload.lines(line, "restored"));
+            return page(longer, name, Optional.empty(), model);
+        } catch (Refused refused) {
+            model.addAttribute("message", refused.getMessage());
             return page(book, name, Optional.empty(), model);
         }
-        Pieces pieces = new Pieces(book.job().units());
-        List<Act> acts = new ArrayList<>();
-        unknown.ifPresent(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));
-        acts.add(new Act(EntryKind.ORDER, TurningOrders.payload(name, after, pieces)));
-        Book longer = fieldBook.add(id, typed.get("key"), who.getName(), acts);
-        return page(longer, name, Optional.empty(), model);
-    }
-
-    private static TurningOrder.Aim added(Form form, Job job, Setup setup, String target) {
-        String reflector =
-                reflectors(job).contains(form.text("reflector")) ? form.text("reflector") : Reflector.REFLECTORLESS;
-        boolean known = job.mark(target).flatMap(Mark::given).isPresent();
-        boolean reflectorless = reflector.equals(Reflector.REFLECTORLESS);
-        Optional<MeasuredHeight> height = form.height("height", true, "the height of the target");
-        if (height.isEmpty() && !job.planOnly()) {
-            form.fault("height", "Empty: expected the height of the target over its mark");
-        }
-        Reading.Role ofKnown = setup.isFree() ? Reading.Role.BACKSIGHT : Reading.Role.CHECK;
-        return new TurningOrder.Aim(target, known ? ofKnown : Reading.Role.FORESIGHT, reflector, height);
     }
 }

@@ -39,6 +39,8 @@ import markturn.web.turning.TurningPage.Live;
 /** Lays out the page of a setup from the book. */
 final class TurningDesk {
     private static final int COMING_SHOWN = 6;
+    /** The line in hand must stand above the fold of a desk, whatever was booked before. */
+    private static final int LINES_SHOWN = 8;
     /** Minutes after which a setup is no longer being observed. */
     private static final double A_DAY = 1440;
 
@@ -78,6 +80,7 @@ final class TurningDesk {
                         .limit(COMING_SHOWN)
                         .map(this::coming)
                         .toList(),
+                order.aims().stream().map(TurningOrder.Aim::target).toList(),
                 order.sets(),
                 remaining.size(),
                 comparisons(),
@@ -281,9 +284,11 @@ final class TurningDesk {
         Margin margin = new Margin(result, measured, show);
         List<Line> lines = new ArrayList<>();
         String last = "";
+        int late = setup.readings().size() - LINES_SHOWN;
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
             String section = section(reading);
+            List<TurningPage.Judged> judged = margin.judgements(place);
             lines.add(new Line(
                     book.keyOf(setup.name(), place),
                     section.equals(last) ? "" : section,
@@ -294,7 +299,8 @@ final class TurningDesk {
                     show.height(reading.targetHeight()),
                     show.time(reading.at()),
                     phrases(margin, place),
-                    margin.judgements(place)));
+                    judged,
+                    place < late && judged.isEmpty()));
             last = section;
         }
         return lines;

@@ -12,12 +12,15 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.web.device.Devices;
 import markturn.web.fieldbook.Pen;
 
-/** What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil. */
+/** What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil. *
+ * @param round what may leave the round: its targets
+ */
 public record TurningPage(
         MeasuredSetup setup,
         List<Line> lines,
         Optional<Live> live,
         List<Coming> coming,
+        List<String> round,
         int setsWanted,
         int left,
         List<Comparison> comparisons,
@@ -56,6 +59,7 @@ public record TurningPage(
      * @param heading what begins here, such as {@code Set 2}; empty inside it
      * @param margin what the line is worth, in short phrases
      * @param judgements what is out of its limit, in words
+     * @param earlier whether it is folded away where many lines stand above the one in hand; what is out of its limit never is
      */
     public record Line(
             String key,
@@ -67,7 +71,8 @@ public record TurningPage(
             String height,
             String time,
             List<String> margin,
-            List<Judged> judgements) {
+            List<Judged> judgements,
+            boolean earlier) {
         /** {@code L} or {@code R}. */
         public String face() {
             return reading.face() == Reading.Face.LEFT ? "L" : "R";
@@ -129,6 +134,11 @@ public record TurningPage(
 
     /** A backsight against its known inverse, in words. */
     public record Comparison(String target, Optional<Finding.Severity> severity, String words) {}
+
+    /** How many lines are folded away. */
+    public long earlier() {
+        return lines.stream().filter(Line::earlier).count();
+    }
 
     /** The last line that stands. */
     public Optional<Line> last() {

@@ -28,6 +28,7 @@ export class Layer {
     this.signs = layer.signs.map(d => new Path2D(d));
     this.lines = layer.lines.map(line => ({ ...line, box: [Math.min(...line.x), Math.min(...line.y), Math.max(...line.x), Math.max(...line.y)] }));
     this.shown = [];
+    this.shows = { detail: true, names: true };
   }
 
   /** Those in view of the sheet, by number. */
@@ -57,6 +58,10 @@ export class Layer {
     pen.setTransform(ratio, 0, 0, ratio, 0, 0);
     pen.clearRect(0, 0, width, height);
     pen.strokeStyle = pen.fillStyle = style.color;
+    if (!this.shows.detail) {
+      this.shown = [];
+      return;
+    }
     const view = [-matrix.e / matrix.a, -matrix.f / matrix.a, (width - matrix.e) / matrix.a, (height - matrix.f) / matrix.a];
     this.strokeLines(pen, matrix, view);
     this.shown = this.inView(...view);
@@ -73,7 +78,7 @@ export class Layer {
       }
       pen.setTransform(ratio, 0, 0, ratio, 0, 0);
     }
-    this.names(pen, x, y, style.font);
+    if (this.shows.names) this.names(pen, x, y, style.font);
   }
 
   strokeLines(pen, matrix, [left, top, right, bottom]) {

@@ -30,6 +30,7 @@ function drawNow() {
   place(".bar", 40, 590);
   bar();
   if (layer) {
+    layer.shows = { detail: !plan.classList.contains("without-detail"), names: !plan.classList.contains("without-names") };
     const frame = plan.getBoundingClientRect();
     const matrix = plan.getScreenCTM();
     layer.draw({ a: matrix.a, e: matrix.e - frame.left, f: matrix.f - frame.top }, frame.width, frame.height);
@@ -127,8 +128,17 @@ function follow() {
   });
 }
 
+/** What is switched off is not drawn: on the plan by its class, on the canvas by what the layer is told. */
+function switchLayers() {
+  document.querySelectorAll("[data-layer-switch]").forEach(box => box.addEventListener("change", () => {
+    plan.classList.toggle(`without-${box.dataset.layerSwitch}`, !box.checked);
+    draw();
+  }));
+}
+
 if (plan) {
   follow();
+  switchLayers();
   document.getElementById("zoom-in").addEventListener("click", () => zoomAt(sheet.width / 2, sheet.height / 2, 1.5));
   document.getElementById("zoom-out").addEventListener("click", () => zoomAt(sheet.width / 2, sheet.height / 2, 1 / 1.5));
   document.getElementById("zoom-all").addEventListener("click", () => { view = { x: 0, y: 0, zoom: 1 }; draw(); });

@@ -52,6 +52,7 @@ function begin() {
     event.preventDefault();
     change("/order", Object.fromEntries(new FormData(form)));
   }));
+  document.getElementById("show-earlier")?.addEventListener("click", () => document.getElementById("book").classList.toggle("whole"));
   document.getElementById("book").addEventListener("click", event => {
     if (!event.target.closest("button")) event.currentTarget.classList.toggle("whole");
   });

@@ -84,8 +84,8 @@ class SizesTest {
         Page page = house.signedInByTouch("wren", width, height);
         String demo = house.demo(page);
         List<String> wrong = new ArrayList<>();
-        for (String path :
-                List.of("/turning/S4", "/turning/S4?role=detail&face=left&target=N1", "/detail/S2", "/setup")) {
+        for (String path : List.of(
+                "/turning/S4", "/turning/S4?role=detail&face=left&target=N1&reflector=none", "/detail/S2", "/setup")) {
             page.navigate(demo + path);
             asked(page, SMALL).forEach(what -> wrong.add(path + ": " + what));
         }
@@ -96,7 +96,7 @@ class SizesTest {
     @CsvSource({"360, 640", "1180, 820"})
     void theKeysAndBookAreTheLargest(int width, int height, House house) {
         Page page = house.signedInByTouch("wren", width, height);
-        page.navigate(house.demo(page) + "/turning/S4?role=detail&face=left&target=N1");
+        page.navigate(house.demo(page) + "/turning/S4?role=detail&face=left&target=N1&reflector=none");
         @SuppressWarnings("unchecked")
         Map<String, Number> sizes = (Map<String, Number>) page.evaluate("""
                 () => { const high = s => document.querySelector(s).getBoundingClientRect().height;

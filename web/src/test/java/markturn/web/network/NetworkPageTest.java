@@ -43,7 +43,7 @@ class NetworkPageTest {
         // Pillar 4 of the demo was knocked: the sights agree with each other and not with it.
         assertThat(page.locator(".verdict")).containsText("not with the control");
         assertThat(page.locator(".verdict")).containsText("to PILLAR 4");
-        assertThat(page.locator(".faults tbody tr").first()).containsText("control mark of PILLAR 4");
+        assertThat(page.locator(".single-faults tbody tr").first()).containsText("control mark of PILLAR 4");
         assertThat(page.locator(".hidden-errors")).containsText("POND 1");
         assertThat(page.locator(".residuals tbody tr").first()).containsText(Pattern.compile("PILLAR 4.*look at it"));
         assertThat(page.locator(".residuals tbody tr").last()).containsText("nothing checks it");

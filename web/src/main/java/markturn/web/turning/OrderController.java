@@ -1,0 +1,131 @@
+package markturn.web.turning;
+
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import markturn.formats.Pieces;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.web.fieldbook.Act;
+import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.EntryKind;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Refused;
+import markturn.web.fieldbook.TurningOrder;
+import markturn.web.fieldbook.TurningOrders;
+import markturn.web.frame.Form;
+import markturn.web.frame.NotHere;
+import markturn.web.frame.Payload;
+import markturn.web.people.People;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** What is turned at a setup, changed while it is turned: a set more, a target more, a target no longer. */
+@Controller
+class OrderController {
+    private final FieldBook fieldBook;
+    private final People people;
+
+    OrderController(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    /** Adds a set; with {@code target} adds that to the round; with {@code out} takes that out of it, for a {@code reason}. */
+    @PostMapping("/job/{id}/turning/{name}/order")
+    String order(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        Book book = fieldBook.book(id, who.getName());
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        Form form = new Form(new HashMap<>(typed), book.job().units());
+        List<Act> acts = !form.isEmpty("out")
+                ? without(book, setup, form, people.shownName(who.getName()))
+                : !form.isEmpty("target")
+                        ? with(book, setup, form)
+                        : List.of(ordered(book, setup, book.order(setup).oneSetMore()));
+        if (form.isSound()) {
+            try {
+                Book longer = fieldBook.add(id, typed.get("key"), who.getName(), acts);
+                return TurningController.page(longer, name, Optional.empty(), model);
+            } catch (Refused refused) {
+                form.refused(refused);
+            }
+        }
+        model.addAttribute("message", String.join(" ", form.faults().values()));
+        return TurningController.page(book, name, Optional.empty(), model);
+    }
+
+    private static Act ordered(Book book, Setup setup, TurningOrder after) {
+        return new Act(
+                EntryKind.ORDER,
+                TurningOrders.payload(setup.name(), after, new Pieces(book.job().units())));
+    }
+
+    private static List<Act> with(Book book, Setup setup, Form form) {
+        TurningOrder before = book.order(setup);
+        String target = form.name("target", "a target");
+        if (before.aim(target).isPresent() || target.equals(setup.station())) {
+            form.fault("target", target + " is in the round already, or the instrument stands on it");
+        }
+        List<Act> acts = new ArrayList<>();
+        if (book.job().mark(target).isEmpty()) {
+            acts.add(new Act(EntryKind.MARK, new Pieces(book.job().units()).write(Mark.named(target, Mark.Kind.NEW))));
+        }
+        acts.add(ordered(book, setup, before.plus(added(form, book.job(), setup, target))));
+        return acts;
+    }
+
+    private static TurningOrder.Aim added(Form form, Job job, Setup setup, String target) {
+        String reflector = TurningController.reflectors(job).contains(form.text("reflector"))
+                ? form.text("reflector")
+                : Reflector.REFLECTORLESS;
+        boolean known = job.mark(target).flatMap(Mark::given).isPresent();
+        Optional<MeasuredHeight> height = form.height("height", true, "the height of the target");
+        if (height.isEmpty() && !job.planOnly()) {
+            form.fault("height", "Empty: expected the height of the target over its mark");
+        }
+        Reading.Role ofKnown = setup.isFree() ? Reading.Role.BACKSIGHT : Reading.Role.CHECK;
+        return new TurningOrder.Aim(target, known ? ofKnown : Reading.Role.FORESIGHT, reflector, height);
+    }
+
+    /** What was booked to the target stays and counts; it is asked for no longer. */
+    private static List<Act> without(Book book, Setup setup, Form form, String by) {
+        String target = form.text("out");
+        if (book.order(setup).aim(target).isEmpty()) {
+            form.fault("out", target + " is not in the round: nothing to take out");
+        }
+        if (!setup.isFree() && setup.orientation().zero().equals(target)) {
+            form.fault("out", target + " is the zero of every set and stays in the round");
+        }
+        if (form.isEmpty("reason")) {
+            form.fault("reason", "A target leaves the round with a reason: write why.");
+        }
+        return List.of(
+                ordered(book, setup, book.order(setup).without(target)),
+                new Act(
+                        EntryKind.DECISION,
+                        Payload.decision(
+                                new Pieces(book.job().units()),
+                                by,
+                                Decision.LEAVE_TARGET,
+                                Map.of("setup", setup.name(), "target", target),
+                                form.text("reason"),
+                                "",
+                                "")));
+    }
+}
