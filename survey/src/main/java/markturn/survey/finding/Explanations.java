@@ -33,6 +33,9 @@ final class Explanations {
     private static final Map<String, Set<String>> EXPLAINS_ALL =
             Map.of("faces-differ", Set.of("mark-disagrees", "marks-disagree", "groups-agree", "half-set-closure"));
 
+    /** What a mark that pulls at a station carries on to everything shot from it: never more than it is wrong itself. */
+    private static final Map<String, Set<String>> CARRIES_ON = Map.of("mark-disagrees", Set.of("second-fix"));
+
     private Explanations() {}
 
     /** The findings, those that others explain folded. */
@@ -58,6 +61,12 @@ final class Explanations {
     private static boolean explains(Finding cause, Finding finding) {
         boolean sameTarget = cause.target().equals(finding.target())
                 && EXPLAINS.getOrDefault(cause.code(), Set.of()).contains(finding.code());
-        return sameTarget || EXPLAINS_ALL.getOrDefault(cause.code(), Set.of()).contains(finding.code());
+        boolean carried = CARRIES_ON.getOrDefault(cause.code(), Set.of()).contains(finding.code())
+                && cause.measure() == finding.measure()
+                && Math.abs(finding.value().orElse(Double.MAX_VALUE))
+                        <= Math.abs(cause.value().orElse(0));
+        return sameTarget
+                || carried
+                || EXPLAINS_ALL.getOrDefault(cause.code(), Set.of()).contains(finding.code());
     }
 }
