@@ -6,13 +6,14 @@ import markturn.survey.finding.Judgement.Verdict;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
 
-/** The comparisons of backsights with their coordinates that chance does not explain. */
+/** The comparisons of backsights with their coordinates that chance does not explain; none where a zenith angle has the wrong face. */
 final class BacksightComparisons {
     private BacksightComparisons() {}
 
     static Stream<Judgement> beyondChance(Evidence evidence, Limit quantity) {
         return evidence.judgements().stream()
-                .filter(j -> j.quantity() == quantity && j.verdict() != Verdict.WITHIN_CHANCE);
+                .filter(j -> j.quantity() == quantity && j.verdict() != Verdict.WITHIN_CHANCE)
+                .filter(j -> !evidence.measured().setup(j.setup()).booked().isOnWrongFace(j.target()));
     }
 
     /** Over its limit a stop; within it a warning where the mark is new control, a note where it was given. */

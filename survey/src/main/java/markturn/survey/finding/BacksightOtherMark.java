@@ -15,12 +15,17 @@ final class BacksightOtherMark implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.BACKSIGHT_DISTANCE).flatMap(out -> {
             MeasuredSetup setup = evidence.measured().setup(out.setup());
+            if (setup.booked().isOnWrongFace(out.target())) {
+                return Stream.empty();
+            }
             Position station = setup.station().orElseThrow();
             double measured = station.distanceTo(evidence.position(out.target()).orElseThrow()) + out.value();
             String itself = evidence.job().trueName(out.target());
             return evidence.measured().marks().stream()
                     .filter(m ->
                             m.mark().kind() == Mark.Kind.CONTROL && !m.name().equals(itself))
+                    .filter(m -> !m.name()
+                            .equals(evidence.job().trueName(setup.setup().station())))
                     .filter(m -> m.position().isPresent())
                     .filter(m -> Math.abs(station.distanceTo(m.position().get()) - measured) <= out.limit())
                     .findFirst()

@@ -119,6 +119,16 @@ public final class BookedSetup {
                         && trueName.apply(b.reading().target()).equals(same));
     }
 
+    /** Whether a standing reading of a target has the zenith angle of the other face: no distance or height of it means anything. */
+    public boolean isOnWrongFace(String target) {
+        String same = trueName.apply(target);
+        return readings.stream()
+                .map(BookedReading::reading)
+                .anyMatch(r -> trueName.apply(r.target()).equals(same)
+                        && r.zenith().isPresent()
+                        && Faces.contradicts(r.face(), r.zenith().get().radians()));
+    }
+
     private Pointings backsight(String target, Predicate<Reading> counts) {
         String same = trueName.apply(target);
         return new Pointings(

@@ -62,7 +62,8 @@ class CorrectionController {
             Principal who) {
         Map<String, String> asked = new HashMap<>(typed);
         asked.putIfAbsent("back", path(referer));
-        return page(fieldBook.book(id, who.getName()), model, asked, List.of(), Map.of());
+        List<String> chosen = asked.containsKey("line") ? List.of(asked.get("line")) : List.of();
+        return page(fieldBook.book(id, who.getName()), model, asked, chosen, Map.of());
     }
 
     /** The path of an address; empty where it has none. */

@@ -356,6 +356,15 @@ final class TurningDesk {
                         backsight.target() + ": " + nothingToCompare(backsight)));
                 continue;
             }
+            if (measured.booked().isOnWrongFace(backsight.target())) {
+                rows.add(
+                        new Comparison(
+                                backsight.target(),
+                                Optional.of(Finding.Severity.STOP),
+                                backsight.target()
+                                        + ": a zenith angle of it belongs to the other face. Strike that line out: until then its distance and elevation cannot be compared."));
+                continue;
+            }
             double distance = backsight.distanceDifference().getAsDouble();
             String elevation = backsight.elevationDifference().isPresent()
                     ? ", elevation %s %s"

@@ -96,6 +96,11 @@ public record TurningPage(
             return reading.set().isPresent() ? String.valueOf(reading.set().getAsInt()) : "";
         }
 
+        /** What correcting its note is called to who cannot see the line. */
+        public String correctLabel() {
+            return "Correct what was noted with " + reading.target() + " " + circle;
+        }
+
         /** What striking it out is called to who cannot see the line. */
         public String strikeLabel() {
             return "Strike out " + reading.target() + " face "

@@ -69,4 +69,36 @@ class OutOfTheOrderTest {
                     Assertions.assertThat(d.reason()).isEqualTo("a hedge stands there");
                 });
     }
+
+    /** A face-left zenith beyond 180° makes a distance point backwards: nothing is compared, and no other mark is accused. */
+    @Test
+    void aZenithOfTheOtherFaceComparesNothing(House house) {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "Wrong face");
+        occupy(page, job, "");
+        book(page, "0 00 00", "270 17 11", "100.001");
+        assertThat(page.locator(".comparisons")).containsText("belongs to the other face");
+        assertThat(page.locator("main")).not().containsText("shorter");
+        book(page, "180 00 00", "270 17 11", "100.001");
+        assertThat(page.locator(".setup-findings")).containsText("belongs to face RIGHT");
+        assertThat(page.locator("main")).not().containsText("fits A");
+    }
+
+    @Test
+    void aNoteIsCorrectedWhereItStands(House house) {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "Correct it");
+        occupy(page, job, "");
+        book(page, "0 00 00", "89 42 49", "100.001");
+        book(page, "180 00 00", "270 17 11", "100.001");
+        page.locator("tr.ink").first().getByText("correct").click();
+        assertThat(page.locator("#ticked")).hasText("1 line ticked");
+        assertThat(page.locator("[name=line]:checked")).hasCount(1);
+        page.locator("#height").fill("1.700");
+        page.locator("#reason").fill("read from the pole");
+        page.getByText("Show what moves").click();
+        page.getByText("Book the correction").click();
+        assertThat(page.locator(".said")).containsText("Corrected");
+        assertThat(page.locator("tr.ink").first()).containsText("noted anew");
+    }
 }
