@@ -16,6 +16,9 @@ import markturn.survey.result.SetAbstract;
  */
 public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRight, String scale, int height) {
     private static final double MIDDLE = 300;
+    /** Numbers nearer than this would run into each other. */
+    private static final double DIGITS = 14;
+
     private static final double HALF = 200;
     private static final int FIRST_ROW = 34;
     private static final int ROW = 40;
@@ -24,7 +27,7 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
     public record Row(String target, int y, List<Stroke> strokes) {}
 
     /** One set's residual. */
-    public record Stroke(int set, String x, boolean out, String words) {}
+    public record Stroke(String number, String x, boolean out, String words) {}
 
     /** The drawing; without rows where no target has two sets. */
     static ResidualDrawing of(SurveyResult result, MeasuredSetup setup) {
@@ -57,9 +60,13 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
             OptionalDouble residual = sets.residuals().get(i);
             if (residual.isPresent()) {
                 double v = residual.getAsDouble();
+                String at = x(v, full);
+                boolean room = strokes.stream()
+                        .noneMatch(s -> !s.number().isEmpty()
+                                && Math.abs(Double.parseDouble(s.x()) - Double.parseDouble(at)) < DIGITS);
                 strokes.add(new Stroke(
-                        i + 1,
-                        x(v, full),
+                        room ? "" + (i + 1) : "",
+                        at,
                         Math.abs(v) > limit,
                         "set %d: %s%s".formatted(i + 1, v < 0 ? "-" : "+", words.small(v))));
             }

@@ -34,10 +34,14 @@ final class ClosingCircle {
                 - (face == Reading.Face.RIGHT ? Math.PI : 0)
                 - direction.get().getAsDouble();
         int last = zeros.lastKey();
+        // Circles that were not stepped all fit: the last one is meant.
+        if (off(seen, zeros.get(last)) < FITS) {
+            return OptionalInt.empty();
+        }
         return zeros.entrySet().stream()
                 .filter(zero -> off(seen, zero.getValue()) < FITS)
                 .min(Comparator.comparingDouble(zero -> off(seen, zero.getValue())))
-                .filter(zero -> zero.getKey() != last && !isTold(setup, target, face, zero.getKey()))
+                .filter(zero -> !isTold(setup, target, face, zero.getKey()))
                 .map(zero -> OptionalInt.of(zero.getKey()))
                 .orElse(OptionalInt.empty());
     }

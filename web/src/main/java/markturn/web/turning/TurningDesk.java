@@ -284,7 +284,7 @@ final class TurningDesk {
         Margin margin = new Margin(result, measured, show);
         List<Line> lines = new ArrayList<>();
         String last = "";
-        int late = setup.readings().size() - LINES_SHOWN;
+        int late = firstShown();
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
             String section = section(reading);
@@ -304,6 +304,17 @@ final class TurningDesk {
             last = section;
         }
         return lines;
+    }
+
+    /** The first of the late lines; where its set begins a little before, that, so that no set is cut. */
+    private int firstShown() {
+        List<Reading> readings = setup.readings();
+        int first = Math.max(0, readings.size() - LINES_SHOWN);
+        int begins = first;
+        while (begins > 0 && section(readings.get(begins - 1)).equals(section(readings.get(first)))) {
+            begins--;
+        }
+        return first - begins < LINES_SHOWN ? begins : first;
     }
 
     /** What a line is worth, and what was noted anew beside it: the note before stays legible. */
@@ -331,7 +342,12 @@ final class TurningDesk {
                 .orElse("empty");
     }
 
-    private static String section(Reading reading) {
+    private String section(Reading reading) {
+        boolean closing = reading.role() == Reading.Role.CHECK
+                && setup.orientation().sights().contains(reading.target());
+        if (closing) {
+            return "Closing sight";
+        }
         if (reading.set().isPresent()) {
             return "Set " + reading.set().getAsInt();
         }

@@ -93,7 +93,9 @@ public record TurningPage(
 
         /** The number of its set; empty outside the sets. */
         public String set() {
-            return reading.set().isPresent() ? String.valueOf(reading.set().getAsInt()) : "";
+            return reading.set().isPresent() && heading.startsWith("Set ")
+                    ? String.valueOf(reading.set().getAsInt())
+                    : "";
         }
 
         /** What correcting its note is called to who cannot see the line. */
