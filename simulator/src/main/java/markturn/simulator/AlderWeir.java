@@ -163,17 +163,15 @@ public final class AlderWeir {
             marks.add(located("200" + i, "TREE", i, Act.GO_ON));
         }
         List<Setup> setups = List.of(pillarOne(), pondOne(), pondTwo(), gravelBar(), pillarThree());
-        Job booked = opened(
-                marks,
-                setups,
-                List.of(new Decision(
-                        Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
-                        "Wren Halloran",
-                        Decision.ACCEPT,
-                        Proof.stateOf(setups.get(0)),
-                        "",
-                        Optional.empty(),
-                        Optional.empty())));
+        Job booked = opened(marks, setups, List.of());
+        booked = booked.plus(new Decision(
+                Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
+                "Wren Halloran",
+                Decision.ACCEPT,
+                Proof.stateOf(booked, setups.get(0)),
+                "",
+                Optional.empty(),
+                Optional.empty()));
         booked = booked.with(new Traverse(
                 "Pond", List.of("PILLAR 1", "POND 1", "POND 2", "PILLAR 2"), Traverse.Rule.COMPASS, false));
         return booked.plus(pillarFourAnswered(booked));

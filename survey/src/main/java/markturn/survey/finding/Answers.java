@@ -15,13 +15,15 @@ final class Answers {
     /** Below this two values are the same: rounding of the file format. */
     private static final double SAME = 1e-6;
 
+    private final Job job;
     private final Units units;
     private final List<Decision> decisions;
 
     Answers(Job job) {
+        this.job = job;
         this.units = job.units();
         this.decisions = job.decisions().stream()
-                .filter(d -> d.what().equals(Decision.ANSWER))
+                .filter(d -> d.what().equals(Decision.ANSWER) && !d.isStated())
                 .toList();
     }
 
@@ -49,6 +51,15 @@ final class Answers {
         return stale ? finding.openedAgain() : finding;
     }
 
+    /** Without a value to tell it by, an answer holds while what it was given on is as it was. */
+    private boolean restsOnTheSame(Decision answer) {
+        return Basis.of(answer)
+                .flatMap(then -> job.setup(answer.concerning("setup"))
+                        .map(setup -> then.changed(Basis.of(job, setup, answer.concerning("target")))
+                                .isEmpty()))
+                .orElse(true);
+    }
+
     private static boolean concerns(Decision answer, Finding finding) {
         return answer.concerning("code").equals(finding.code())
                 && answer.concerning("setup").equals(finding.setup())
@@ -57,7 +68,7 @@ final class Answers {
 
     private boolean holds(Decision answer, Finding finding) {
         if (finding.value().isEmpty()) {
-            return !answer.on().containsKey("value");
+            return !answer.on().containsKey("value") && restsOnTheSame(answer);
         }
         return answer.on().get("value") instanceof Number answered
                 && Math.abs(answered.doubleValue()

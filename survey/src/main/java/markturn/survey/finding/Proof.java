@@ -1,6 +1,7 @@
 package markturn.survey.finding;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +33,7 @@ public final class Proof {
         this.job = job;
         this.measured = measured;
         findings.stream().filter(Finding::isOpenStop).map(Finding::setup).forEach(stopped::add);
-        job.decisions().forEach(d -> decided.add(d.concerning("setup")));
+        job.decisions().stream().filter(d -> !d.isStated()).forEach(d -> decided.add(d.concerning("setup")));
         for (Setup setup : job.setups()) {
             if (!holds(setup)) {
                 unproved.add(setup.name());
@@ -52,23 +53,60 @@ public final class Proof {
                 && restsOn(setup).stream().noneMatch(unproved::contains);
     }
 
-    /** The acceptance of a setup; empty where there is none, it was taken back, or readings were added or struck out since. */
+    /** The acceptance of a setup; empty where there is none, it was taken back, or what it rests on has changed since. */
     public static Optional<Decision> acceptance(Job job, Setup setup) {
+        return given(job, setup)
+                .filter(d -> isOf(d.on(), setup) && changedSince(job, setup, d).isEmpty());
+    }
+
+    /**
+     * An acceptance that holds no longer.
+     *
+     * @param changed what it rested on that is otherwise now, in words
+     */
+    public record Lapsed(Decision acceptance, String changed) {}
+
+    /** The acceptance of a setup that something has changed under; empty where none was given, or it holds. */
+    public static Optional<Lapsed> lapsed(Job job, Setup setup) {
+        return given(job, setup).flatMap(d -> {
+            String changed = changedSince(job, setup, d);
+            boolean counts = !isOf(d.on(), setup);
+            return changed.isEmpty() && !counts
+                    ? Optional.empty()
+                    : Optional.of(new Lapsed(d, changed.isEmpty() ? "readings" : changed));
+        });
+    }
+
+    private static Optional<Decision> given(Job job, Setup setup) {
         return job.decisions().stream()
-                .filter(d -> d.concerning("setup").equals(setup.name()))
+                .filter(d -> d.concerning("setup").equals(setup.name()) && !d.isStated())
                 .filter(d -> d.what().equals(Decision.ACCEPT) || d.what().equals(Decision.REOPEN))
                 .reduce((earlier, later) -> later)
-                .filter(d -> d.what().equals(Decision.ACCEPT) && isOf(d.on(), setup));
+                .filter(d -> d.what().equals(Decision.ACCEPT));
     }
 
-    /** The state of a setup's readings, as an acceptance records it. */
-    public static Map<String, Object> stateOf(Setup setup) {
+    private static String changedSince(Job job, Setup setup, Decision decision) {
+        return Basis.of(decision)
+                .map(then -> then.changed(Basis.of(job, setup)))
+                .orElse("");
+    }
+
+    /** What an acceptance of a setup as it stands records. */
+    public static Map<String, Object> stateOf(Job job, Setup setup) {
+        Map<String, Object> state = new HashMap<>(counts(setup));
+        state.put("setup", setup.name());
+        state.put(Basis.KEY, Basis.of(job, setup).text());
+        return state;
+    }
+
+    private static Map<String, Object> counts(Setup setup) {
         long struck = setup.readings().stream().filter(r -> !r.stands()).count();
-        return Map.of("setup", setup.name(), BOOKED, setup.readings().size(), STRUCK, (int) struck);
+        return Map.of(BOOKED, setup.readings().size(), STRUCK, (int) struck);
     }
 
+    /** Acceptances of before there was a basis know the counts alone. */
     private static boolean isOf(Map<String, Object> on, Setup setup) {
-        Map<String, Object> now = stateOf(setup);
+        Map<String, Object> now = counts(setup);
         return List.of(BOOKED, STRUCK).stream()
                 .allMatch(key ->
                         !(on.get(key) instanceof Number then) || then.intValue() == ((Number) now.get(key)).intValue());

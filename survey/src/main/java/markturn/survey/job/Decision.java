@@ -1,6 +1,7 @@
 package markturn.survey.job;
 
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -79,6 +80,29 @@ public record Decision(
             }
             return Optional.empty();
         }
+    }
+
+    /** Key of {@link #on}: who brought the decision in with a file; it was made elsewhere and signs nothing off here. */
+    public static final String BROUGHT_IN_BY = "broughtInBy";
+
+    /** Whether a file stated it: shown as such, and without effect on what is proved, answered or adopted. */
+    public boolean isStated() {
+        return !concerning(BROUGHT_IN_BY).isEmpty();
+    }
+
+    /** Whose decision it is, in words: of somebody here, or as a file states it. */
+    public String whose() {
+        return isStated()
+                ? "stated in the file by %s, brought in by %s"
+                        .formatted(by.isEmpty() ? "nobody named" : by, concerning(BROUGHT_IN_BY))
+                : by;
+    }
+
+    /** The same as a file states it, brought in by somebody here. */
+    public Decision stated(String broughtInBy) {
+        Map<String, Object> with = new LinkedHashMap<>(on);
+        with.putIfAbsent(BROUGHT_IN_BY, broughtInBy);
+        return new Decision(at, by, what, with, reason, before, after);
     }
 
     /** The text that stands under that key of {@link #on}; empty where none does. */

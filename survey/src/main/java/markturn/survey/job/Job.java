@@ -3,6 +3,7 @@ package markturn.survey.job;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -287,6 +288,48 @@ public record Job(
         List<SatelliteFix> others = new ArrayList<>(fixes);
         others.set(place, change.apply(others.get(place)));
         return changed(draft -> draft.fixes = others);
+    }
+
+    /**
+     * The same job as it comes into another house with a file: what was decided elsewhere is stated, not decided, and what was adopted
+     * elsewhere is stated in words and fixes nothing until somebody adopts here.
+     *
+     * @param broughtInBy the name of who brings the file in
+     */
+    public Job stated(String broughtInBy) {
+        List<Decision> all = new ArrayList<>();
+        decisions.forEach(d -> all.add(d.stated(broughtInBy)));
+        adopted.forEach(a -> all.add(new Decision(
+                        a.at(),
+                        a.by(),
+                        Decision.ADOPT,
+                        Map.of("mark", a.mark(), "run", a.from()),
+                        a.reason(),
+                        Optional.empty(),
+                        Optional.of("northing %s, easting %s%s"
+                                .formatted(
+                                        inUnits(a.position().northing()),
+                                        inUnits(a.position().easting()),
+                                        a.position().elevation().isPresent()
+                                                ? ", elevation "
+                                                        + inUnits(a.position()
+                                                                .elevation()
+                                                                .getAsDouble())
+                                                : "")))
+                .stated(broughtInBy)));
+        return changed(draft -> {
+            draft.decisions = all;
+            draft.adopted = List.of();
+            draft.traverses = traverses.stream()
+                    .map(t -> new Traverse(t.name(), t.route(), t.rule(), false))
+                    .toList();
+            draft.network = new Network(network.run(), false);
+        });
+    }
+
+    /** To the ten-thousandth of the job's unit, as text of a record. */
+    private String inUnits(double metres) {
+        return "" + Math.round(metres / units.length().metres() * 1e4) / 1e4;
     }
 
     /** The same job with one decision more. */

@@ -130,7 +130,8 @@ class JobController {
             Job job = LandXmlReader.isXml(file.getBytes())
                     ? LandXmlReader.job(file.getBytes()).job()
                     : JobFile.read(file.getBytes());
-            String id = fieldBook.open(job, who.getName(), Set.of(who.getName()));
+            String id =
+                    fieldBook.open(job.stated(people.shownName(who.getName())), who.getName(), Set.of(who.getName()));
             return "redirect:/job/" + id;
         } catch (FaultyFile faulty) {
             model.addAttribute("fileName", file.getOriginalFilename());

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.formats.Pieces;
+import markturn.survey.finding.Basis;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Proof;
 import markturn.survey.finding.Words;
@@ -99,6 +100,8 @@ class ReviewController {
         model.addAttribute("setup", measured);
         model.addAttribute("findings", rows(book, findings));
         model.addAttribute("accepted", Proof.acceptance(book.job(), setup));
+        model.addAttribute("lapsed", Proof.lapsed(book.job(), setup).orElse(null));
+        model.addAttribute("basis", Basis.of(book.job(), setup).text());
         model.addAttribute("verdict", Verdict.of(book, measured));
         model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
         model.addAttribute("key", Payload.key());
@@ -153,9 +156,22 @@ class ReviewController {
 
     @PostMapping("/job/{id}/review/{name}/accept")
     String accept(
-            @PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam String key,
+            @RequestParam(defaultValue = "") String basis,
+            Model model,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        Optional<String> changed = changedSince(book.job(), setup, basis);
+        if (changed.isPresent()) {
+            model.addAttribute(
+                    "message",
+                    "Not accepted: since this page was drawn, %s changed. Look at it as it is now, then accept it."
+                            .formatted(changed.get()));
+            return page(book, name, model);
+        }
         if (book.result().findingsOf(name).stream().anyMatch(Finding::isOpenStop)) {
             model.addAttribute(
                     "message", "A stop is open: re-observe, strike out, or accept the finding with a reason first.");
@@ -167,10 +183,18 @@ class ReviewController {
                 key,
                 who,
                 Decision.ACCEPT,
-                Proof.stateOf(setup),
+                Proof.stateOf(book.job(), setup),
                 "",
                 own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty());
         return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
+    }
+
+    /** What of a setup is otherwise than on the page that was looked at; empty where nothing is. */
+    private static Optional<String> changedSince(Job job, Setup setup, String onThePage) {
+        return Basis.read(onThePage)
+                .map(then -> then.changed(Basis.of(job, setup)))
+                .or(() -> Optional.of("something"))
+                .filter(changed -> !changed.isEmpty());
     }
 
     @PostMapping("/job/{id}/review/{name}/reopen")
@@ -197,11 +221,30 @@ class ReviewController {
                 on.put(key, typed.get(key));
             }
         }
+        if (!isKnown(book, typed)) {
+            model.addAttribute("message", "That finding is not known any more: look at the list as it is now.");
+            return setup.isEmpty() ? all(id, model, who) : page(book, setup, model);
+        }
         if (!typed.getOrDefault("value", "").isEmpty()) {
             on.put("value", Double.parseDouble(typed.get("value")));
         }
+        book.job()
+                .setup(setup)
+                .ifPresent(s -> on.put(
+                        Basis.KEY,
+                        Basis.of(book.job(), s, typed.getOrDefault("target", ""))
+                                .text()));
         decide(book, typed.get("key"), who, Decision.ANSWER, on, reason, Optional.empty());
         return "redirect:" + back;
+    }
+
+    /** An answer belongs to a finding that stands: its value is the one that was shown. */
+    private static boolean isKnown(Book book, Map<String, String> typed) {
+        return rows(book, book.result().findings()).stream()
+                .anyMatch(r -> r.finding().code().equals(typed.get("code"))
+                        && r.finding().setup().equals(typed.getOrDefault("setup", ""))
+                        && r.finding().target().equals(typed.getOrDefault("target", ""))
+                        && r.value().equals(typed.getOrDefault("value", "")));
     }
 
     private void decide(

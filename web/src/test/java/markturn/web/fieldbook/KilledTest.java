@@ -16,14 +16,17 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import markturn.web.CommandLine;
 import markturn.web.TestDatabase;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -61,6 +64,76 @@ class KilledTest {
         }
     }
 
+    /**
+     * The database alone dies, again and again, while pointings are posted: each is answered as stored, or says that it was not; never 200
+     * with nothing. How often: {@code -Dmarkturn.kills}.
+     */
+    @Test
+    void aDatabaseThatDiesIsSaid() throws Exception {
+        int kills = Integer.getInteger("markturn.kills", 18);
+        TestDatabase database = TestDatabase.start(Path.of("target/killed-data"));
+        Process server = serve(database);
+        try {
+            signIn();
+            Set<String> acknowledged = new LinkedHashSet<>();
+            int refused = 0;
+            for (int kill = 0; kill < kills; kill++) {
+                long pid = database.pid();
+                int after = 3 + kill % 5;
+                int failed = 0;
+                for (int i = 0; failed < 2; i++) {
+                    if (i == after) {
+                        Thread.sleep(kill % 4);
+                        new Thread(() -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly)).start();
+                    }
+                    String seconds = "%02d.%d".formatted((kill * 40 + i) / 10 % 60, (kill * 40 + i) % 10);
+                    String minutes = "%02d".formatted((kill * 40 + i) / 600);
+                    HttpResponse<String> answer =
+                            postForm(job + "/turning/S4/reading", pointing(minutes + " " + seconds));
+                    assertThat(answer.statusCode()).as(answer.body()).isIn(200, 503);
+                    if (answer.statusCode() == 200) {
+                        assertThat(answer.body()).contains("id=\"book\"");
+                        acknowledged.add("34°%s&#39;%s&quot;".formatted(minutes, seconds));
+                    } else {
+                        assertThat(answer.body()).contains("nothing of this was stored");
+                        failed++;
+                        refused++;
+                    }
+                }
+                while (ProcessHandle.of(pid).map(ProcessHandle::isAlive).orElse(false)) {
+                    Thread.sleep(20);
+                }
+                // Whoever signs in meanwhile is not told that the password is wrong.
+                assertThat(get("/job")).contains("nothing of this was stored");
+                database.startAgain();
+            }
+            assertThat(refused).isGreaterThanOrEqualTo(2 * kills);
+            String book = get(job + "/turning/S4");
+            assertThat(acknowledged).allSatisfy(circle -> assertThat(book).contains(circle));
+        } finally {
+            server.destroyForcibly().waitFor();
+            database.stop();
+        }
+    }
+
+    private static Map<String, String> pointing(String minutesAndSeconds) {
+        return Map.of(
+                "key",
+                UUID.randomUUID().toString(),
+                "target",
+                "PILLAR 2",
+                "role",
+                "CHECK",
+                "face",
+                "LEFT",
+                "circle",
+                "34 " + minutesAndSeconds,
+                "reflector",
+                "none",
+                "set",
+                "");
+    }
+
     /** Posts pointings one after the other; a second thread kills both processes in the midst of one. */
     private List<String> post(int killedAfter, Process server, TestDatabase database) throws Exception {
         List<String> acknowledged = new ArrayList<>();
@@ -75,23 +148,7 @@ class KilledTest {
                             .start();
                 }
                 String seconds = "%02d.%d".formatted(i / 10, i % 10);
-                HttpResponse<String> answer = postForm(
-                        job + "/turning/S4/reading",
-                        Map.of(
-                                "key",
-                                UUID.randomUUID().toString(),
-                                "target",
-                                "PILLAR 2",
-                                "role",
-                                "CHECK",
-                                "face",
-                                "LEFT",
-                                "circle",
-                                "34 56 " + seconds,
-                                "reflector",
-                                "none",
-                                "set",
-                                ""));
+                HttpResponse<String> answer = postForm(job + "/turning/S4/reading", pointing("56 " + seconds));
                 if (answer.statusCode() == 200) {
                     acknowledged.add("34°56&#39;" + seconds + "&quot;");
                 }

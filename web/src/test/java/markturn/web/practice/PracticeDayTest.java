@@ -74,6 +74,7 @@ class PracticeDayTest {
         assertThat(page.locator(".comparisons")).containsText("Within chance");
         assertThat(page.locator("#pick-up")).containsText("Closing sight: PILLAR 2 again");
         page.locator("#pick-up a").first().click();
+        page.locator("#as-last").click();
         page.locator("#take").click();
         assertThat(ink(page)).hasCount(13);
         assertThat(page.locator("tr.ink").last()).containsText("since the backsight");
