@@ -33,7 +33,8 @@ start_database "$build/bench-data"
 train "$build/bench-data"
 SPRING_DATASOURCE_URL="jdbc:mariadb://127.0.0.1:$(cat "$build/bench-data/database.port")/markturn"
 SPRING_DATASOURCE_PASSWORD=$(cat "$build/bench-data/database.password")
-export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn
+SPRING_FLYWAY_PASSWORD=$(cat "$build/bench-data/migration.password")
+export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn SPRING_FLYWAY_USER=migration SPRING_FLYWAY_PASSWORD
 : > "$build/bench-own"
 : > "$build/bench-bare"
 bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar > /dev/null # migrates

@@ -67,6 +67,10 @@ public record TestDatabase(Path folder) {
                 "spring.datasource.username",
                 "markturn",
                 "spring.datasource.password",
-                Files.readString(folder.resolve("database.password")).strip());
+                Files.readString(folder.resolve("database.password")).strip(),
+                "spring.flyway.user",
+                "migration",
+                "spring.flyway.password",
+                Files.readString(folder.resolve("migration.password")).strip());
     }
 }

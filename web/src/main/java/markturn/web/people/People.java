@@ -17,6 +17,9 @@ public class People implements UserDetailsService {
     public static final String SURVEYOR = "SURVEYOR";
     public static final String REVIEWER = "REVIEWER";
 
+    /** No password has this for its hash. */
+    private static final String CLOSED = "closed";
+
     private final PersonRepository persons;
     private final PasswordEncoder passwords;
     private final Map<String, String> shownNames = new ConcurrentHashMap<>();
@@ -46,6 +49,22 @@ public class People implements UserDetailsService {
         if (!persons.existsById(signInName)) {
             persons.save(new Person(signInName, shownName, passwords.encode(password), surveyor, reviewer));
         }
+    }
+
+    /** Opens an account with both roles, or gives it another password where it is there. */
+    @Transactional
+    public void openAnew(String signInName, String shownName, String password) {
+        persons.save(persons.findById(signInName)
+                .map(p -> p.withPassword(passwords.encode(password)))
+                .orElseGet(() -> new Person(signInName, shownName, passwords.encode(password), true, true)));
+    }
+
+    /** Closes an account that still has a password everybody knows: nobody can sign in to it any more; what it booked stays its own. */
+    @Transactional
+    public void close(String signInName, String knownPassword) {
+        persons.findById(signInName)
+                .filter(p -> passwords.matches(knownPassword, p.passwordHash()))
+                .ifPresent(p -> persons.save(p.withPassword(CLOSED)));
     }
 
     /** Everybody, for choosing members. */

@@ -26,6 +26,11 @@ public class Person {
         this.reviewer = reviewer;
     }
 
+    /** The same account with another password. */
+    Person withPassword(String hash) {
+        return new Person(signInName, shownName, hash, surveyor, reviewer);
+    }
+
     public String signInName() {
         return signInName;
     }

@@ -1,5 +1,6 @@
 package markturn.web.practice;
 
+import java.util.List;
 import java.util.Set;
 import markturn.simulator.AlderWeir;
 import markturn.web.fieldbook.FieldBook;
@@ -8,7 +9,7 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** Opens the accounts of a new house, and the demo job once: before the first page is answered. */
+/** Opens the accounts of a new house, and the demo job once, or closes the demo's accounts: before the first page is answered. */
 @Component
 class Demo implements SmartInitializingSingleton {
     static final String SURVEYOR = "wren";
@@ -18,23 +19,30 @@ class Demo implements SmartInitializingSingleton {
     private final People people;
     private final FieldBook fieldBook;
     private final boolean demo;
+    private final boolean closed;
     private final String firstPassword;
 
     Demo(
             People people,
             FieldBook fieldBook,
             @Value("${markturn.demo:true}") boolean demo,
+            @Value("${markturn.close-demo:false}") boolean closed,
             @Value("${markturn.first-password:}") String firstPassword) {
         this.people = people;
         this.fieldBook = fieldBook;
         this.demo = demo;
+        this.closed = closed;
         this.firstPassword = firstPassword;
     }
 
     @Override
     public void afterSingletonsInstantiated() {
         if (!firstPassword.isEmpty()) {
-            people.open("surveyor", "Surveyor", firstPassword, true, true);
+            // Until it was shown, nobody knows the password of a start that was cut short: this one takes its place.
+            people.openAnew("surveyor", "Surveyor", firstPassword);
+        }
+        if (closed) {
+            List.of(SURVEYOR, REVIEWER).forEach(name -> people.close(name, PASSWORD));
         }
         if (demo && people.all().stream().noneMatch(p -> p.signInName().equals(SURVEYOR))) {
             people.open(SURVEYOR, "Wren Halloran", PASSWORD, true, false);

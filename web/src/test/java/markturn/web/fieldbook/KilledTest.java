@@ -174,7 +174,8 @@ class KilledTest {
                 "-cp",
                 System.getProperty("java.class.path"),
                 CommandLine.class.getName(),
-                "--server.port=" + port));
+                "--server.port=" + port,
+                "--spring.datasource.hikari.connection-timeout=400"));
         database.properties().forEach((key, value) -> command.add("--" + key + "=" + value));
         Process process = new ProcessBuilder(command)
                 .redirectErrorStream(true)
