@@ -63,9 +63,9 @@ public final class CoordinateCsv {
                 practice ? "PRACTICE" : "");
     }
 
-    /** A spreadsheet takes a leading =, + or @ for a formula. */
+    /** A spreadsheet takes a leading =, +, - or @ for a formula, whatever blanks stand before it. */
     private static String harmless(String text) {
-        return !text.isEmpty() && "=+@".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+        return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 
     private static String number(OptionalDouble metres, Units units) {

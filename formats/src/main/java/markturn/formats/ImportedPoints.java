@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import markturn.survey.job.PlainText;
 
 /**
  * The points of a file, and what is wrong with the rest of it.
@@ -50,9 +51,10 @@ public record ImportedPoints(List<ImportedPoint> points, List<Fault> faults, Lis
             String name = point.name();
             if (name.isEmpty()
                     || name.length() > LONGEST_NAME
+                    || PlainText.fault(name).isPresent()
                     || !name.equals(name.strip())
                     || name.chars().anyMatch(Character::isISOControl)) {
-                fault(point.place(), name, "expected a name of 1 to 60 characters");
+                fault(point.place(), name, "expected a name of 1 to 60 characters of plain text");
             } else if (!isPlace(point.northing())
                     || !isPlace(point.easting())
                     || point.elevation().isPresent()

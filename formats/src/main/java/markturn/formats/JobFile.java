@@ -31,6 +31,7 @@ public final class JobFile {
                     List.of(new Fault("$", "", "expected a job file: an object with \"format\": \"mark-turn-job\"")));
         }
         List<Fault> faults = new ArrayList<>(SchemaHolder.SCHEMA.check(document));
+        TextCheck.check(document, "$", faults);
         if (!faults.isEmpty()) {
             throw new FaultyFile(faults);
         }

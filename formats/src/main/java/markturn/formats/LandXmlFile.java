@@ -20,6 +20,7 @@ import markturn.survey.job.Circle;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
+import markturn.survey.job.PlainText;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
@@ -433,7 +434,7 @@ public final class LandXmlFile {
 
     /** XML 1.0 knows no control characters. */
     private static String printable(String text) {
-        return text.replaceAll("[\\x00-\\x1F\\x7F\\uFFFE\\uFFFF]", "?");
+        return PlainText.cleaned(text).replaceAll("[\\t\\n\\r]", " ");
     }
 
     private void close() throws XMLStreamException {

@@ -7,6 +7,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.json.JsonFactory;
@@ -20,6 +22,10 @@ final class StrictJson {
     /** Enough for 100 000 readings. */
     static final int LARGEST_FILE = 64 * 1024 * 1024;
 
+    /** Four for each of 250 000 readings or marks. */
+    private static final int MOST_CONTAINERS = 1_000_000;
+
+    private static final int MOST_VALUES = 12_000_000;
     private static final int DEEPEST = 40;
     private static final int LONGEST_TEXT = 20_000;
     private static final int LONGEST_NUMBER = 60;
@@ -49,6 +55,7 @@ final class StrictJson {
         }
         String text = decode(file);
         try {
+            requireBounds(text);
             JsonNode node = MAPPER.readTree(text);
             if (node == null || node.isMissingNode()) {
                 throw fault("the file holds nothing; expected a job file");
@@ -65,6 +72,23 @@ final class StrictJson {
                     ? ""
                     : " at line %d, column %d".formatted(location.getLineNr(), location.getColumnNr());
             throw fault("not valid JSON" + where + ": " + firstLine(unreadable.getOriginalMessage()));
+        }
+    }
+
+    /** Counted while reading, before anything is built of it: 64 MB of empty lists would fill the memory many times over. */
+    private static void requireBounds(String text) throws FaultyFile {
+        int containers = 0;
+        int values = 0;
+        try (JsonParser parser = MAPPER.createParser(text)) {
+            for (JsonToken token = parser.nextToken(); token != null; token = parser.nextToken()) {
+                containers += token == JsonToken.START_ARRAY || token == JsonToken.START_OBJECT ? 1 : 0;
+                values++;
+                if (containers > MOST_CONTAINERS || values > MOST_VALUES) {
+                    throw fault(
+                            "the file holds more than %d lists and objects, or %d values: expected a job of at most some 100 000 readings"
+                                    .formatted(MOST_CONTAINERS, MOST_VALUES));
+                }
+            }
         }
     }
 

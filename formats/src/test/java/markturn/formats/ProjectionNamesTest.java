@@ -34,6 +34,11 @@ class ProjectionNamesTest {
                 "+proj=utm +zone=32 +nadgrids=/etc/passwd",
                 "+init=epsg:25832",
                 "+proj=utm +zone=32 +geoidgrids=x",
+                "+proj=utm +zone=32 +datum=NAD27",
+                "+proj=utm +zone=3200",
+                "+proj=tmerc +lat_0=91 +ellps=GRS80",
+                "+proj=tmerc +k=NaN +ellps=GRS80",
+                "+proj=longlat +ellps=GRS80",
                 "over there"
             })
     void whatIsNoProjectionOrNamesAFileIsRefused(String typed) {

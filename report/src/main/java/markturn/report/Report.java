@@ -25,6 +25,7 @@ import markturn.survey.finding.Glance;
 import markturn.survey.finding.ReferenceComparison;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
+import markturn.survey.job.PlainText;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.GridScale;
@@ -88,7 +89,7 @@ public final class Report {
      * @param stylesheet address of {@link #stylesheet()} as the page is to ask for it
      */
     public String html(String stylesheet) {
-        return written(stylesheet, "");
+        return PlainText.cleaned(written(stylesheet, ""));
     }
 
     /** The stylesheet of the report, for screen and print. */
@@ -113,7 +114,8 @@ public final class Report {
         font(builder, "next-400-italic.ttf", "Next", 400, FontStyle.ITALIC);
         font(builder, "mono-400.ttf", "Mono", 400, FontStyle.NORMAL);
         builder.useSVGDrawer(new BatikSVGDrawer());
-        builder.withHtmlContent(written("", stylesheet()), null);
+        // What is stored may be of before texts were checked.
+        builder.withHtmlContent(PlainText.cleaned(written("", stylesheet())), null);
         ByteArrayOutputStream pdf = new ByteArrayOutputStream();
         try {
             builder.toStream(pdf);

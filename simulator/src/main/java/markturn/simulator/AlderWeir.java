@@ -166,7 +166,7 @@ public final class AlderWeir {
         Job booked = opened(marks, setups, List.of());
         booked = booked.plus(new Decision(
                 Optional.of(Instant.parse("2026-05-04T08:21:00Z")),
-                "Wren Halloran",
+                "Ida Marsh",
                 Decision.ACCEPT,
                 Proof.stateOf(booked, setups.get(0)),
                 "",

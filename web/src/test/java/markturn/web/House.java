@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import markturn.web.people.People;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -58,6 +59,10 @@ public final class House implements BeforeAllCallback, ParameterResolver {
             SpringApplication spring = new SpringApplication(WebApplication.class);
             spring.setDefaultProperties(properties);
             var context = (ServletWebServerApplicationContext) spring.run("--server.port=0");
+            // One who is both, and one who only reads.
+            People people = context.getBean(People.class);
+            people.open("sol", "Sol Tarn", "alder-weir", true, true);
+            people.open("rue", "Rue Dell", "alder-weir", false, false);
             Playwright playwright = Playwright.create(
                     new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
             Browser chromium = playwright

@@ -1,8 +1,12 @@
 package markturn.survey.reduce;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.Job;
@@ -61,13 +65,45 @@ public final class GridScale {
                 : point;
     }
 
-    /** Parameters of a conformal or other map projection; none of them names a file. */
-    private static final Pattern PARAMETERS = Pattern.compile(
-            "(?:\\+(?:proj|title|zone|south|ellps|a|b|rf|f|datum|towgs84|lat_0|lat_1|lat_2|lat_ts|lon_0|lonc|alpha|gamma|k|k_0|x_0|y_0|units|to_meter|pm|axis|type|no_defs|no_uoff)(?:=[-+A-Za-z0-9_.,:]+)?\\s*)+");
+    /** Projections that are a matter of formulas alone. */
+    private static final Set<String> PROJECTIONS = Set.of(
+            "aea", "cass", "eqdc", "etmerc", "krovak", "laea", "lcc", "merc", "nzmg", "omerc", "poly", "somerc",
+            "stere", "sterea", "tmerc", "utm");
 
-    /** Whether a definition holds nothing but parameters of a projection that the library understands. */
+    /** Datums whose shift is a matter of numbers; others read a file of shifts. */
+    private static final Set<String> DATUMS =
+            Set.of("wgs84", "ggrs87", "nad83", "potsdam", "carthage", "hermannskogel", "ire65", "nzgd49", "osgb36");
+
+    /** What is a number, and the largest it may be in size; angles in degrees, lengths in metres. */
+    private static final Map<String, Double> NUMBERS = Map.ofEntries(
+            Map.entry("zone", 60.0),
+            Map.entry("a", 1e8),
+            Map.entry("b", 1e8),
+            Map.entry("rf", 1e6),
+            Map.entry("f", 1.0),
+            Map.entry("lat_0", 90.0),
+            Map.entry("lat_1", 90.0),
+            Map.entry("lat_2", 90.0),
+            Map.entry("lat_ts", 90.0),
+            Map.entry("lon_0", 360.0),
+            Map.entry("lonc", 360.0),
+            Map.entry("alpha", 360.0),
+            Map.entry("gamma", 360.0),
+            Map.entry("k", 100.0),
+            Map.entry("k_0", 100.0),
+            Map.entry("x_0", 1e9),
+            Map.entry("y_0", 1e9),
+            Map.entry("to_meter", 1e6));
+
+    private static final Set<String> WORDS =
+            Set.of("title", "south", "ellps", "towgs84", "units", "pm", "axis", "type", "no_defs", "no_uoff");
+    private static final Pattern WORD = Pattern.compile("[-+A-Za-z0-9_.,:]{0,60}");
+    private static final int LONGEST = 400;
+
+    /** Whether a definition holds nothing but parameters of a projection, in their ranges, that the library understands; none reads a file. */
     public static boolean isUnderstood(String definition) {
-        if (!PARAMETERS.matcher(definition.strip()).matches()) {
+        if (definition.length() > LONGEST
+                || !Stream.of(definition.strip().split("\\s+")).allMatch(GridScale::isParameter)) {
             return false;
         }
         try {
@@ -75,6 +111,27 @@ public final class GridScale {
         } catch (Proj4jException | NumberFormatException unknown) {
             return false;
         }
+    }
+
+    private static boolean isParameter(String text) {
+        String[] parts = text.split("=", 2);
+        if (!parts[0].startsWith("+")) {
+            return false;
+        }
+        String name = parts[0].substring(1);
+        String value = parts.length > 1 ? parts[1] : "";
+        if (NUMBERS.containsKey(name)) {
+            try {
+                return Math.abs(Double.parseDouble(value)) <= NUMBERS.get(name);
+            } catch (NumberFormatException noNumber) {
+                return false;
+            }
+        }
+        return switch (name) {
+            case "proj" -> PROJECTIONS.contains(value);
+            case "datum" -> DATUMS.contains(value.toLowerCase(Locale.ROOT));
+            default -> WORDS.contains(name) && WORD.matcher(value).matches();
+        };
     }
 
     private static OptionalDouble pointScale(String definition, double north, double east) {

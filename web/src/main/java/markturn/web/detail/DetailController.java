@@ -3,7 +3,6 @@ package markturn.web.detail;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -116,7 +115,8 @@ class DetailController {
                             choice,
                             pointing.get(),
                             offset,
-                            book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED));
+                            book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
+                            form.readAt()));
             Optional<Question> open = book.holds(typed.get("key"))
                     ? Optional.empty()
                     : Question.first(book.job(), setup, reading, typed.getOrDefault("again", ""));
@@ -226,7 +226,8 @@ class DetailController {
             Choice choice,
             TypedPointing pointing,
             Optional<Reading.Offset> offset,
-            Reading.Origin origin) {
+            Reading.Origin origin,
+            Instant at) {
         return new Reading(
                 target,
                 role(choice),
@@ -238,7 +239,7 @@ class DetailController {
                 pointing.severalSlopes(),
                 choice.reflector(),
                 pointing.height(),
-                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                Optional.of(at),
                 origin,
                 Optional.empty(),
                 offset,
@@ -306,8 +307,8 @@ class DetailController {
         if (reason.isBlank()) {
             return faults(Map.of("message", "A line is struck out with a reason: choose one, or write it."));
         }
-        Book longer =
-                fieldBook.add(id, key, who.getName(), EntryKind.STRIKE, Payload.lines(List.of(line), reason.strip()));
+        Book longer = fieldBook.add(
+                id, key, who.getName(), EntryKind.STRIKE, Device.signed(Payload.lines(List.of(line), reason.strip())));
         return page(longer, name, Map.of(), model);
     }
 

@@ -352,7 +352,6 @@ final class Assembly {
 
     private static Book booked(Book book, Entry entry, Reading reading) {
         Setup setup = setup(book.job(), entry.payload());
-        heldBy(book, setup, entry);
         known(book.job(), reading.target(), "target");
         if (book.job().trueName(reading.target()).equals(book.job().trueName(setup.station()))) {
             throw new Refused("target", "The instrument stands on " + reading.target() + ": sight another mark");
@@ -371,19 +370,6 @@ final class Assembly {
                 : book.circumstances();
         Job job = book.job().withSetup(setup.name(), s -> s.plus(reading));
         return new Book(book.jobId(), added(book.entries(), entry), job, places, circumstances, book.memory());
-    }
-
-    /** One device holds the pen of a setup; a reading from another waits until that one takes it. */
-    private static void heldBy(Book book, Setup setup, Entry entry) {
-        String device = entry.payload().path("device").asString("");
-        book.pen(setup.name())
-                .filter(pen -> !device.isEmpty() && !pen.device().equals(device))
-                .ifPresent(pen -> {
-                    throw new Refused(
-                            "pen",
-                            pen.by() + " writes at " + setup.name()
-                                    + " with another device. Nothing was booked: take the pen first, or leave it there.");
-                });
     }
 
     private static Book struck(Book book, Entry entry, UnaryOperator<Reading> how) {

@@ -117,7 +117,12 @@ public final class Book {
 
     /** Whether an entry of that key is stored. */
     public boolean holds(String key) {
-        return entries.stream().anyMatch(e -> e.key().equals(key));
+        return entry(key).isPresent();
+    }
+
+    /** The entry of that key; empty where none is stored. */
+    public Optional<Entry> entry(String key) {
+        return entries.stream().filter(e -> e.key().equals(key)).findFirst();
     }
 
     /** The reading of that key. */

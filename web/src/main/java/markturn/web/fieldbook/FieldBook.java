@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.DoubleConsumer;
+import java.util.function.Function;
 import markturn.formats.JobFile;
 import markturn.survey.job.Job;
 import org.springframework.stereotype.Service;
@@ -24,6 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class FieldBook {
     private static final int BOOKS_KEPT = 50;
+    private static final int LONGEST_KEY = 70;
 
     private final StoredJobs jobs;
     private final StoredEntries entries;
@@ -96,20 +98,41 @@ public class FieldBook {
     }
 
     /**
+     * Adds what follows from the book as it stands when its turn comes, so that of two who change the same thing at once neither is lost.
+     *
+     * @param acts from the book under the lock, at least one
+     */
+    public Book add(String jobId, String key, String by, Function<Book, List<Act>> acts) {
+        return add(jobId, key, by, acts, share -> {});
+    }
+
+    /**
      * The same of many.
      *
      * @param progress told how much is done, 0 to 1; where it throws, nothing is stored
      */
     public Book add(String jobId, String key, String by, List<Act> acts, DoubleConsumer progress) {
+        return add(jobId, key, by, book -> acts, progress);
+    }
+
+    private Book add(String jobId, String key, String by, Function<Book, List<Act>> from, DoubleConsumer progress) {
+        if (key == null || key.isBlank() || key.length() > LONGEST_KEY) {
+            throw new Refused(
+                    "", "The page is too old, or was made by something else: reload it; what you typed stays");
+        }
         Book next = transaction.execute(status -> {
             StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
             Book book = upTo(jobId, job.lastSequence());
-            if (book.holds(key)) {
+            List<Act> acts = from.apply(book);
+            Optional<Entry> stored = book.entry(key);
+            if (stored.isPresent()) {
+                Resent.requireSame(stored.get(), acts.get(acts.size() - 1));
                 return book;
             }
             for (int i = 0; i < acts.size(); i++) {
                 String its = i == acts.size() - 1 ? key : key + "/" + i;
                 Act act = acts.get(i);
+                PenHeld.require(book, act);
                 Entry entry = new Entry(job.nextSequence(), its, now(), by, act.kind(), act.payload());
                 book = Assembly.with(book, entry);
                 store(jobId, entry);

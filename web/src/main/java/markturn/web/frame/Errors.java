@@ -2,7 +2,9 @@ package markturn.web.frame;
 
 import jakarta.persistence.PersistenceException;
 import java.sql.SQLException;
+import markturn.web.fieldbook.KeyTaken;
 import markturn.web.fieldbook.NoSuchJob;
+import markturn.web.fieldbook.Refused;
 import org.apache.commons.logging.Log;
 import org.apache.commons.logging.LogFactory;
 import org.springframework.dao.DataAccessException;
@@ -13,6 +15,7 @@ import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 
 /** What went wrong, in a sentence, on a page of the house. */
 @ControllerAdvice
@@ -48,6 +51,38 @@ class Errors {
         LOG.error("The database did not answer: nothing of this request is stored", fault);
         model.addAttribute("theme", "day");
         model.addAttribute("sentence", DATABASE_GONE);
+        return "frame/sentence";
+    }
+
+    @ExceptionHandler(KeyTaken.class)
+    @ResponseStatus(HttpStatus.CONFLICT)
+    String keyTaken(KeyTaken taken, Model model) {
+        model.addAttribute("theme", "day");
+        model.addAttribute("sentence", taken.getMessage());
+        return "frame/sentence";
+    }
+
+    @ExceptionHandler(Refused.class)
+    @ResponseStatus(HttpStatus.UNPROCESSABLE_CONTENT)
+    String refused(Refused refused, Model model) {
+        model.addAttribute("theme", "day");
+        model.addAttribute("sentence", refused.getMessage() + ". Nothing was stored.");
+        return "frame/sentence";
+    }
+
+    @ExceptionHandler(HeavyWork.Busy.class)
+    @ResponseStatus(HttpStatus.TOO_MANY_REQUESTS)
+    String busy(HeavyWork.Busy busy, Model model) {
+        model.addAttribute("theme", "day");
+        model.addAttribute("sentence", busy.getMessage());
+        return "frame/sentence";
+    }
+
+    @ExceptionHandler(MultipartException.class)
+    @ResponseStatus(HttpStatus.BAD_REQUEST)
+    String noFile(Model model) {
+        model.addAttribute("theme", "day");
+        model.addAttribute("sentence", "No file came with this: choose one, then send it again. Nothing was imported.");
         return "frame/sentence";
     }
 

@@ -1,5 +1,9 @@
 package markturn.web.frame;
 
+import java.time.Duration;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +22,8 @@ import markturn.web.fieldbook.Refused;
  */
 public final class Form {
     private static final int LONGEST_NAME = 60;
+    private static final Duration CLOCKS_DIFFER = Duration.ofMinutes(2);
+    private static final Duration LONGEST_AWAY = Duration.ofDays(30);
 
     private final Map<String, String> typed;
     private final Units units;
@@ -70,6 +76,21 @@ public final class Form {
             fault(field, "%d characters: at most %d".formatted(name.length(), LONGEST_NAME));
         }
         return name;
+    }
+
+    /**
+     * When the line was read, as the device that booked it says; now where it says nothing, or something that cannot be: later than now, or
+     * longer ago than a device is away.
+     */
+    public Instant readAt() {
+        Instant now = Instant.now();
+        try {
+            Instant said = isEmpty("readAt") ? now : Instant.parse(text("readAt"));
+            boolean possible = said.isBefore(now.plus(CLOCKS_DIFFER)) && said.isAfter(now.minus(LONGEST_AWAY));
+            return (possible ? said : now).truncatedTo(ChronoUnit.SECONDS);
+        } catch (DateTimeParseException noTime) {
+            return now.truncatedTo(ChronoUnit.SECONDS);
+        }
     }
 
     /** A number with decimal point or comma, within bounds. */

@@ -1,19 +1,27 @@
 package markturn.web.frame;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import markturn.web.people.People;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.http.HttpMethod;
 import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.authentication.AuthenticationEventPublisher;
+import org.springframework.security.authentication.DefaultAuthenticationEventPublisher;
+import org.springframework.security.authentication.InternalAuthenticationServiceException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
 import org.springframework.security.core.Authentication;
+import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
@@ -25,57 +33,71 @@ class Security {
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:;"
                     + " font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
-    private static final String[] OPEN = {
-        "/sign-in", "/css/**", "/js/**", "/fonts/**", "/webjars/**", "/favicon.svg", "/error"
-    };
-
-    /** Booking is the surveyor's; reading, answering and accepting are open to every member. */
-    private static final String[] BOOKING = {
-        "/job/new",
-        "/job/import",
-        "/job/*/mark/**",
-        "/job/*/equipment/**",
-        "/job/*/setup/**",
-        "/job/*/turning/**",
-        "/job/*/detail/**",
-        "/job/*/code/**",
-        "/job/*/intake/**",
-        "/job/*/practice/**",
-        "/practice/**"
-    };
-
     @Bean
-    SecurityFilterChain pages(HttpSecurity http) throws Exception {
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers(OPEN)
-                        .permitAll()
-                        .requestMatchers(HttpMethod.POST, BOOKING)
-                        .hasRole(People.SURVEYOR)
-                        .requestMatchers(
-                                HttpMethod.POST,
-                                "/job/*/traverse/adopt",
-                                "/job/*/network/adopt",
-                                "/job/*/point/withdraw")
-                        .hasRole(People.REVIEWER)
-                        .anyRequest()
-                        .authenticated())
-                .formLogin(form ->
-                        form.loginPage("/sign-in").defaultSuccessUrl("/job").permitAll())
-                .exceptionHandling(refused -> refused.accessDeniedHandler(Security::denied))
-                .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+    SecurityFilterChain pages(HttpSecurity http, SignInPace pace, SessionEnds ends, SecurityLog log) throws Exception {
+        return http.authorizeHttpRequests(Security::table)
+                .formLogin(form -> form.loginPage("/sign-in")
+                        .defaultSuccessUrl("/job")
+                        .failureHandler(Security::failed)
+                        .permitAll())
+                .addFilterBefore(pace, UsernamePasswordAuthenticationFilter.class)
+                .addFilterAfter(ends, SecurityContextHolderFilter.class)
+                .exceptionHandling(refused -> refused.accessDeniedHandler(
+                        (request, response, denied) -> denied(log, request, response, denied)))
+                .logout(out -> out.logoutUrl("/sign-out")
+                        .addLogoutHandler((request, response, who) ->
+                                log.note("sign-out", who == null ? "" : who.getName(), request.getRemoteAddr(), ""))
+                        .logoutSuccessUrl("/sign-in?out"))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
 
+    private static void table(
+            AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry requests) {
+        // What is forwarded inside the application was let in before.
+        requests.dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR)
+                .permitAll();
+        for (Rights.Row row : Rights.TABLE) {
+            var those = requests.requestMatchers(row.method(), row.pattern());
+            switch (row.who()) {
+                case ANYBODY -> those.permitAll();
+                case SIGNED_IN -> those.authenticated();
+                default -> those.hasAnyRole(row.who().roles());
+            }
+        }
+        requests.anyRequest().denyAll();
+    }
+
+    /** Whoever cannot be looked up has not typed a wrong password. */
+    private static void failed(HttpServletRequest request, HttpServletResponse response, AuthenticationException why)
+            throws IOException {
+        if (why instanceof InternalAuthenticationServiceException) {
+            response.sendError(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
+        } else {
+            response.sendRedirect("/sign-in?error");
+        }
+    }
+
     /** A page that stood open longer than its sign-in leads to the sign-in; whoever is signed in lacks the role. */
-    private static void denied(HttpServletRequest request, HttpServletResponse response, AccessDeniedException denied)
+    private static void denied(
+            SecurityLog log, HttpServletRequest request, HttpServletResponse response, AccessDeniedException denied)
             throws IOException {
         boolean expired = denied instanceof CsrfException && !isSignedIn();
         boolean fetched = request.getHeader("X-Requested-With") != null;
         if (expired && !fetched) {
             response.sendRedirect("/sign-in?expired");
         } else {
-            response.sendError(HttpServletResponse.SC_FORBIDDEN);
+            log.note(
+                    "refused",
+                    String.valueOf(request.getRemoteUser()),
+                    request.getRemoteAddr(),
+                    request.getMethod() + " " + request.getRequestURI());
+            // What is nowhere is not here; what is somewhere is not theirs.
+            response.sendError(
+                    Rights.names(request.getRequestURI())
+                            ? HttpServletResponse.SC_FORBIDDEN
+                            : HttpServletResponse.SC_NOT_FOUND);
         }
     }
 
@@ -83,6 +105,27 @@ class Security {
     private static boolean isSignedIn() {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         return who != null && who.isAuthenticated();
+    }
+
+    /** The filters of the chain are the chain's alone. */
+    @Bean
+    FilterRegistrationBean<SignInPace> paceInTheChainOnly(SignInPace pace) {
+        FilterRegistrationBean<SignInPace> elsewhere = new FilterRegistrationBean<>(pace);
+        elsewhere.setEnabled(false);
+        return elsewhere;
+    }
+
+    @Bean
+    FilterRegistrationBean<SessionEnds> endsInTheChainOnly(SessionEnds ends) {
+        FilterRegistrationBean<SessionEnds> elsewhere = new FilterRegistrationBean<>(ends);
+        elsewhere.setEnabled(false);
+        return elsewhere;
+    }
+
+    /** Tells the pace who came in and who did not. */
+    @Bean
+    AuthenticationEventPublisher signIns(ApplicationEventPublisher events) {
+        return new DefaultAuthenticationEventPublisher(events);
     }
 
     @Bean

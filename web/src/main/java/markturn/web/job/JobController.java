@@ -1,6 +1,5 @@
 package markturn.web.job;
 
-import java.io.IOException;
 import java.security.Principal;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -21,6 +20,7 @@ import markturn.survey.job.Units;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
+import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.Way;
 import markturn.web.people.People;
@@ -38,8 +38,10 @@ class JobController {
 
     private final FieldBook fieldBook;
     private final People people;
+    private final HeavyWork heavy;
 
-    JobController(FieldBook fieldBook, People people) {
+    JobController(FieldBook fieldBook, People people, HeavyWork heavy) {
+        this.heavy = heavy;
         this.fieldBook = fieldBook;
         this.people = people;
     }
@@ -125,19 +127,20 @@ class JobController {
     }
 
     @PostMapping("/job/import")
-    String bringIn(@RequestParam MultipartFile file, Model model, Principal who) throws IOException {
+    String bringIn(@RequestParam MultipartFile file, Model model, Principal who) throws Exception {
         try {
-            Job job = LandXmlReader.isXml(file.getBytes())
-                    ? LandXmlReader.job(file.getBytes()).job()
-                    : JobFile.read(file.getBytes());
-            String id =
-                    fieldBook.open(job.stated(people.shownName(who.getName())), who.getName(), Set.of(who.getName()));
-            return "redirect:/job/" + id;
+            return "redirect:/job/" + heavy.inTurn(who.getName(), () -> brought(file.getBytes(), who));
         } catch (FaultyFile faulty) {
             model.addAttribute("fileName", file.getOriginalFilename());
             model.addAttribute("fileFaults", faulty.faults());
             return list(model, who);
         }
+    }
+
+    /** What was decided elsewhere is stated here: a file signs nothing off. */
+    private String brought(byte[] file, Principal who) throws FaultyFile {
+        Job job = LandXmlReader.isXml(file) ? LandXmlReader.job(file).job() : JobFile.read(file);
+        return fieldBook.open(job.stated(people.shownName(who.getName())), who.getName(), Set.of(who.getName()));
     }
 
     @GetMapping("/job/{id}")

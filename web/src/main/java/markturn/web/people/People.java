@@ -1,7 +1,9 @@
 package markturn.web.people;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.security.core.userdetails.User;
 import org.springframework.security.core.userdetails.UserDetails;
@@ -33,14 +35,21 @@ public class People implements UserDetailsService {
     public UserDetails loadUserByUsername(String signInName) {
         Person person = persons.findById(signInName).orElseThrow(() -> new UsernameNotFoundException(signInName));
         var account = User.withUsername(person.signInName()).password(person.passwordHash());
-        List<String> roles = new java.util.ArrayList<>();
-        if (person.isSurveyor()) {
-            roles.add(SURVEYOR);
-        }
-        if (person.isReviewer()) {
-            roles.add(REVIEWER);
-        }
-        return account.roles(roles.toArray(String[]::new)).build();
+        return account.roles(roles(signInName).toArray(String[]::new)).build();
+    }
+
+    /** The roles of an account now; none where there is none. */
+    public Set<String> roles(String signInName) {
+        Set<String> roles = new HashSet<>();
+        persons.findById(signInName).ifPresent(p -> {
+            if (p.isSurveyor()) {
+                roles.add(SURVEYOR);
+            }
+            if (p.isReviewer()) {
+                roles.add(REVIEWER);
+            }
+        });
+        return roles;
     }
 
     /** Opens an account unless the name is taken. */

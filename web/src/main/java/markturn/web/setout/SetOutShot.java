@@ -1,7 +1,5 @@
 package markturn.web.setout;
 
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -56,7 +54,7 @@ final class SetOutShot {
                 typed.severalSlopes(),
                 typed.reflector(),
                 typed.height(),
-                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                Optional.of(form.readAt()),
                 book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
                 Optional.empty(),
                 Optional.empty(),

@@ -181,7 +181,8 @@ class DeviceController {
         }
         List<Act> acts = new ArrayList<>();
         if (!moved.isEmpty()) {
-            acts.add(new Act(EntryKind.STRIKE, Payload.lines(moved, "the circle had moved in the break")));
+            acts.add(new Act(
+                    EntryKind.STRIKE, Device.signed(Payload.lines(moved, "the circle had moved in the break"))));
         }
         Pieces pieces = new Pieces(book.job().units());
         acts.add(new Act(
@@ -221,11 +222,11 @@ class DeviceController {
                         key,
                         who.getName(),
                         EntryKind.STRIKE,
-                        Payload.lines(
+                        Device.signed(Payload.lines(
                                 DoubtfulShots.places(book.result().measured().setup(name)).stream()
                                         .map(place -> book.keyOf(setup.name(), place))
                                         .toList(),
-                                "drift: " + reason))
+                                "drift: " + reason)))
                 : fieldBook.add(
                         id,
                         key,

@@ -51,23 +51,33 @@ class OrderController {
             Model model,
             Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(new HashMap<>(typed), book.job().units());
+        try {
+            // From the book when its turn comes: of six who add a set at once, six sets come.
+            Book longer = fieldBook.add(
+                    id,
+                    typed.get("key"),
+                    who.getName(),
+                    now -> acts(now, now.job().setup(name).orElseThrow(NotHere::new), form, who));
+            return TurningController.page(longer, name, Optional.empty(), model);
+        } catch (Refused refused) {
+            form.refused(refused);
+        }
+        model.addAttribute("message", form.faults().values().iterator().next());
+        return TurningController.page(book, name, Optional.empty(), model);
+    }
+
+    private List<Act> acts(Book book, Setup setup, Form form, Principal who) {
         List<Act> acts = !form.isEmpty("out")
                 ? without(book, setup, form, people.shownName(who.getName()))
                 : !form.isEmpty("target")
                         ? with(book, setup, form)
                         : List.of(ordered(book, setup, book.order(setup).oneSetMore()));
-        if (form.isSound()) {
-            try {
-                Book longer = fieldBook.add(id, typed.get("key"), who.getName(), acts);
-                return TurningController.page(longer, name, Optional.empty(), model);
-            } catch (Refused refused) {
-                form.refused(refused);
-            }
+        if (!form.isSound()) {
+            throw new Refused("", String.join(" ", form.faults().values()));
         }
-        model.addAttribute("message", String.join(" ", form.faults().values()));
-        return TurningController.page(book, name, Optional.empty(), model);
+        return acts;
     }
 
     private static Act ordered(Book book, Setup setup, TurningOrder after) {

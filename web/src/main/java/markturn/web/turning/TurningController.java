@@ -2,8 +2,6 @@ package markturn.web.turning;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -275,7 +273,7 @@ class TurningController {
                 pointing.severalSlopes(),
                 pointing.reflector(),
                 pointing.height(),
-                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+                Optional.of(form.readAt()),
                 book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
                 Optional.empty(),
                 Optional.empty(),
@@ -349,8 +347,8 @@ class TurningController {
             return page(book, name, Optional.empty(), model);
         }
         try {
-            Book longer =
-                    fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.STRIKE, Payload.lines(keys, reason));
+            Book longer = fieldBook.add(
+                    id, typed.get("key"), who.getName(), EntryKind.STRIKE, Device.signed(Payload.lines(keys, reason)));
             return page(longer, name, Optional.empty(), model);
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());
@@ -382,7 +380,11 @@ class TurningController {
         List<String> line = List.of(typed.getOrDefault("line", ""));
         try {
             Book longer = fieldBook.add(
-                    id, typed.get("key"), who.getName(), EntryKind.RESTORE, Payload.lines(line, "restored"));
+                    id,
+                    typed.get("key"),
+                    who.getName(),
+                    EntryKind.RESTORE,
+                    Device.signed(Payload.lines(line, "restored")));
             return page(longer, name, Optional.empty(), model);
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());

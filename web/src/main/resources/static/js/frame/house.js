@@ -18,7 +18,9 @@ document.addEventListener("keydown", event => {
   if (event.key === "n") (document.querySelector("main .act") ?? document.querySelector(".way .next a"))?.focus();
 });
 
-const draftOf = form => "draft " + form.getAttribute("action");
+/** What a device keeps belongs to who typed it: the next one to sign in here neither sees nor sends it. */
+const account = document.querySelector("meta[name=account]")?.content ?? "";
+const draftOf = form => `draft ${account} ${form.getAttribute("action")}`;
 const read = name => JSON.parse(localStorage.getItem(name) ?? "null");
 const write = (name, draft) => localStorage.setItem(name, JSON.stringify(draft));
 
@@ -43,3 +45,16 @@ function keepDraft(form) {
 }
 
 document.querySelectorAll("form[data-draft]").forEach(keepDraft);
+
+/** Lines that wait are told before somebody signs out: they stay on this device, for this account. */
+document.getElementById("sign-out")?.addEventListener("submit", event => {
+  const form = event.currentTarget;
+  const waiting = Object.keys(localStorage).filter(name => name.startsWith(`waiting ${account} `)).length;
+  if (!waiting || form.querySelector(".fault")) return;
+  event.preventDefault();
+  const told = document.createElement("span");
+  told.className = "fault";
+  told.setAttribute("role", "alert");
+  told.textContent = `${waiting === 1 ? "1 line waits" : `${waiting} lines wait`} on this device, for you alone, until you sign in here again. Sign out all the same?`;
+  form.prepend(told);
+});

@@ -3,8 +3,10 @@
 
 export const FIELDS = ["circle", "zenith", "slope"];
 const RETRY_AFTER = 2000;
-const waitingName = () => "waiting " + url();
-const typedName = () => "typed " + url();
+/** What waits belongs to who booked it, on this page: another account neither shows nor sends it. */
+const account = () => document.querySelector("meta[name=account]")?.content ?? "";
+const waitingName = () => `waiting ${account()} ${url()}`;
+const typedName = () => `typed ${account()} ${url()}`;
 let page = { path: "/reading", begin: () => {} };
 let asked = 0;
 let sending = false;
@@ -104,6 +106,10 @@ async function send() {
       else understand();
     } else if (answer.ok && !answer.redirected && replace(await answer.text(), forgetTyped)) {
       showWaiting(false);
+    } else if (answer.status === 503) {
+      showWaiting(true);
+      say("The database does not answer just now. The line waits here and goes out by itself.");
+      setTimeout(send, RETRY_AFTER);
     } else {
       showWaiting(true);
       say("The line waits: the sign-in has expired or the server refused it. Sign in again in another tab, then book once more. Nothing typed is lost.");
@@ -127,7 +133,10 @@ function book(event) {
     return;
   }
   if (!localStorage.getItem(waitingName())) {
-    localStorage.setItem(waitingName(), new URLSearchParams(new FormData(document.getElementById("live"))).toString());
+    const line = new URLSearchParams(new FormData(document.getElementById("live")));
+    // When it was read, not when it arrives.
+    line.set("readAt", new Date().toISOString());
+    localStorage.setItem(waitingName(), line.toString());
   }
   send();
 }

@@ -44,7 +44,7 @@ class KeyboardTest {
     void fromTheSignInToTheReport(House house) {
         Page page = house.visitor();
         page.navigate("/sign-in");
-        type(page, "input[name=username]", "wren");
+        type(page, "input[name=username]", "sol");
         type(page, "input[name=password]", "alder-weir");
         page.keyboard().press("Enter");
         page.waitForURL("**/job");

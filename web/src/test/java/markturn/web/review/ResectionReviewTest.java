@@ -119,7 +119,7 @@ class ResectionReviewTest {
 
     @Test
     void aFreeStationIsPlacedAfterTwoMarksAndSaysWhereToTurn(House house) {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         page.navigate("/job");
         page.getByText("Open a practice job").click();
         page.waitForURL("**/setup");
@@ -158,6 +158,6 @@ class ResectionReviewTest {
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Accept").setExact(true))
                 .click();
-        assertThat(page.locator(".accepted")).containsText("Accepted by Wren Halloran");
+        assertThat(page.locator(".accepted")).containsText("Accepted by Sol Tarn");
     }
 }

@@ -25,7 +25,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 class FirstDayTest {
     @Test
     void fromAnEmptyListToANewControlPoint(House house) throws IOException, FaultyFile {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         String job = TypedDay.openJob(page, "First day");
         TypedDay.occupy(page, job, "T1");
 
@@ -69,7 +69,7 @@ class FirstDayTest {
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Accept").setExact(true))
                 .click();
-        assertThat(page.locator(".accepted")).containsText("Accepted by Wren Halloran");
+        assertThat(page.locator(".accepted")).containsText("Accepted by Sol Tarn");
         assertThat(page.locator(".accepted")).containsText("self-reviewed");
 
         // T1 by plane trigonometry: 50.001 m at azimuth 60°00'02" from A; level sights, so its elevation is A's.
@@ -115,7 +115,7 @@ class FirstDayTest {
 
     @Test
     void whatIsTypedIsEchoedAndAFaultStandsUnderItsDigits(House house) {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         TypedDay.occupy(page, TypedDay.openJob(page, "Echo"), "");
         page.locator("#circle").pressSequentially("1230405.6");
         assertThat(page.locator("#echo-circle")).hasText("123°04'05.6\"");
@@ -145,7 +145,7 @@ class FirstDayTest {
 
     @Test
     void aLineIsStruckOutWithAReasonAndRestored(House house) {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         TypedDay.occupy(page, TypedDay.openJob(page, "Strike"), "");
         TypedDay.book(page, "10 00 00", "90 00 00", "100");
         page.locator("#strike-last").click();
@@ -178,7 +178,7 @@ class FirstDayTest {
 
     @Test
     void aSetOutOfToleranceStopsTheAcceptanceUntilItIsAnswered(House house) {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         String job = TypedDay.openJob(page, "Out");
         TypedDay.occupy(page, job, "T1");
         String[][] sets = {
@@ -210,7 +210,7 @@ class FirstDayTest {
             assertThat(page.locator(".finding.stop .answer")).hasCount(answered + 1);
         }
         assertThat(page.locator(".finding.stop .answer").first())
-                .containsText("Accepted by Wren Halloran: site record only");
+                .containsText("Accepted by Sol Tarn: site record only");
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Accept").setExact(true))
@@ -228,7 +228,7 @@ class FirstDayTest {
 
     @Test
     void badFormsSayFieldValueAndExpectationAndKeepWhatWasTyped(House house) {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         String job = TypedDay.openJob(page, "Bad forms");
         TypedDay.type(page, "name-0", "A", "northing-0", "12x", "easting-0", "5");
         page.getByText("Enter these marks").click();
@@ -252,7 +252,7 @@ class FirstDayTest {
 
     @Test
     void aFaultyJobFileIsRefusedLineByLine(House house) throws IOException {
-        Page page = house.signedIn("wren");
+        Page page = house.signedIn("sol");
         Path broken = Files.createTempFile("broken", ".json");
         Files.writeString(
                 broken,

@@ -3,8 +3,10 @@ package markturn.web.turning;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import java.util.concurrent.atomic.AtomicInteger;
 import markturn.web.House;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -86,5 +88,44 @@ class LostAnswerTest {
         page.waitForURL("**/job**");
         page.navigate(job + "/mark");
         assertThat(page.locator("[name='name-0']")).hasValue("C");
+    }
+
+    /** Two people on one device: what one booked is neither shown to nor sent by the other, and says when it was read. */
+    @Test
+    void aWaitingLineBelongsToWhoBookedIt(House house) {
+        Page page = house.signedIn("wren");
+        String demo = house.demo(page);
+        page.navigate(demo + "/turning/S4?role=detail&face=left&target=GATE 9&reflector=none");
+        page.route("**/turning/S4/reading", Route::abort);
+        page.locator("#circle").fill("123 04 05");
+        page.locator("#book-act").click();
+        assertThat(page.locator("#waiting")).isVisible();
+        page.getByText("Sign out").click();
+        assertThat(page.locator("#sign-out .fault")).containsText("1 line waits on this device, for you alone");
+        page.getByText("Sign out wren").click();
+        page.waitForURL("**/sign-in?out");
+        page.unroute("**/turning/S4/reading");
+        AtomicInteger posted = new AtomicInteger();
+        page.onRequest(
+                r -> posted.addAndGet(r.method().equals("POST") && r.url().endsWith("/reading") ? 1 : 0));
+        signIn(page, "ida");
+        page.navigate(demo + "/turning/S4?role=detail&face=left&target=GATE 9&reflector=none");
+        assertThat(page.locator("#waiting")).isHidden();
+        assertThat(page.locator("#circle")).hasValue("");
+        page.waitForTimeout(500);
+        Assertions.assertThat(posted).hasValue(0);
+        page.context().clearCookies();
+        page.navigate("/sign-in");
+        signIn(page, "wren");
+        page.navigate(demo + "/turning/S4?role=detail&face=left&target=GATE 9&reflector=none");
+        assertThat(page.locator("tr.ink").last()).containsText("123°04'05");
+        Assertions.assertThat(posted).hasValue(1);
+    }
+
+    private static void signIn(Page page, String name) {
+        page.getByLabel("Name").fill(name);
+        page.getByLabel("Password").fill("alder-weir");
+        page.keyboard().press("Enter");
+        page.waitForURL("**/job");
     }
 }

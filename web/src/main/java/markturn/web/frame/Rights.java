@@ -1,0 +1,109 @@
+package markturn.web.frame;
+
+import java.util.List;
+import markturn.web.people.People;
+import org.springframework.http.HttpMethod;
+import org.springframework.util.AntPathMatcher;
+
+/**
+ * Who may do what, address by address; the first row that fits decides, and what no row names is refused to everybody. Whether somebody is
+ * a member of the job is asked where its book is opened.
+ *
+ * <p>Booking and noting anew are the surveyor's; acceptance and adoption a reviewer's; an answer, a reason for leaving out and the route of
+ * a traverse belong to both.
+ */
+final class Rights {
+    private Rights() {}
+
+    /** Who is let in. */
+    enum Who {
+        ANYBODY(),
+        SIGNED_IN(),
+        SURVEYOR(People.SURVEYOR),
+        REVIEWER(People.REVIEWER),
+        EITHER(People.SURVEYOR, People.REVIEWER);
+
+        private final String[] roles;
+
+        Who(String... roles) {
+            this.roles = roles;
+        }
+
+        /** The roles of which one is needed; none where signing in is enough, or not even needed. */
+        String[] roles() {
+            return roles.clone();
+        }
+    }
+
+    /** One row. */
+    record Row(HttpMethod method, String pattern, Who who) {}
+
+    static final List<Row> TABLE = List.of(
+            get("/sign-in", Who.ANYBODY),
+            get("/css/**", Who.ANYBODY),
+            get("/js/**", Who.ANYBODY),
+            get("/fonts/**", Who.ANYBODY),
+            get("/webjars/**", Who.ANYBODY),
+            get("/favicon.svg", Who.ANYBODY),
+            get("/error", Who.ANYBODY),
+            post("/error", Who.ANYBODY),
+            post("/looks", Who.ANYBODY),
+            get("/", Who.SIGNED_IN),
+            get("/job", Who.SIGNED_IN),
+            get("/job/new", Who.SURVEYOR),
+            get("/job/*", Who.SIGNED_IN),
+            get("/job/*/code", Who.SIGNED_IN),
+            get("/job/*/deliver/**", Who.SIGNED_IN),
+            get("/job/*/detail/**", Who.SIGNED_IN),
+            get("/job/*/equipment", Who.SIGNED_IN),
+            get("/job/*/intake/**", Who.SIGNED_IN),
+            get("/job/*/mark", Who.SIGNED_IN),
+            get("/job/*/network/**", Who.SIGNED_IN),
+            get("/job/*/plan/**", Who.SIGNED_IN),
+            get("/job/*/point/**", Who.SIGNED_IN),
+            get("/job/*/practice", Who.SIGNED_IN),
+            get("/job/*/review/**", Who.SIGNED_IN),
+            get("/job/*/setout", Who.SIGNED_IN),
+            get("/job/*/setup/**", Who.SIGNED_IN),
+            get("/job/*/traverse", Who.SIGNED_IN),
+            get("/job/*/turning/**", Who.SIGNED_IN),
+            post("/job/new", Who.SURVEYOR),
+            post("/job/import", Who.SURVEYOR),
+            post("/practice/open", Who.SURVEYOR),
+            post("/job/*/code", Who.SURVEYOR),
+            post("/job/*/detail/**", Who.SURVEYOR),
+            post("/job/*/equipment/*", Who.SURVEYOR),
+            post("/job/*/intake/**", Who.SURVEYOR),
+            post("/job/*/mark/**", Who.SURVEYOR),
+            post("/job/*/practice/**", Who.SURVEYOR),
+            post("/job/*/setout", Who.SURVEYOR),
+            post("/job/*/setup/**", Who.SURVEYOR),
+            post("/job/*/turning/**", Who.SURVEYOR),
+            post("/job/*/review/correct", Who.SURVEYOR),
+            post("/job/*/review/answer", Who.EITHER),
+            post("/job/*/review/*/leave-out", Who.EITHER),
+            post("/job/*/review/*/accept", Who.REVIEWER),
+            post("/job/*/review/*/reopen", Who.REVIEWER),
+            post("/job/*/traverse/adopt", Who.REVIEWER),
+            post("/job/*/traverse/*", Who.EITHER),
+            post("/job/*/traverse", Who.EITHER),
+            post("/job/*/network/adopt", Who.REVIEWER),
+            post("/job/*/network/cancel", Who.SIGNED_IN),
+            post("/job/*/network/control", Who.EITHER),
+            post("/job/*/point/second-sight", Who.EITHER),
+            post("/job/*/point/withdraw", Who.REVIEWER));
+
+    /** Whether any row names that path, for whoever and whatever. */
+    static boolean names(String path) {
+        AntPathMatcher matcher = new AntPathMatcher();
+        return TABLE.stream().anyMatch(row -> matcher.match(row.pattern(), path));
+    }
+
+    private static Row get(String pattern, Who who) {
+        return new Row(HttpMethod.GET, pattern, who);
+    }
+
+    private static Row post(String pattern, Who who) {
+        return new Row(HttpMethod.POST, pattern, who);
+    }
+}

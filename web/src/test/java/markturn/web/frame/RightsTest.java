@@ -1,0 +1,108 @@
+package markturn.web.frame;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import markturn.web.House;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.http.HttpMethod;
+import org.springframework.util.AntPathMatcher;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Every address of the application against everybody: who is not named is refused, and an address without a row fails here. */
+@ExtendWith(House.class)
+class RightsTest {
+    /** An address as the application maps it. */
+    private record Address(HttpMethod method, String pattern) {
+        Rights.Who who() {
+            AntPathMatcher matcher = new AntPathMatcher();
+            return Rights.TABLE.stream()
+                    .filter(row -> row.method().equals(method) && matcher.match(row.pattern(), path()))
+                    .findFirst()
+                    .map(Rights.Row::who)
+                    .orElseThrow(() -> new AssertionError("no row for " + method + " " + pattern));
+        }
+
+        /** Of a job that is nobody's: whoever is let in finds nothing there. */
+        String path() {
+            return pattern.replace("{act:strike|restore}", "strike")
+                    .replace("{place}", "0")
+                    .replaceAll("\\{[^}]*}", "11111111-1111-1111-1111-111111111111");
+        }
+    }
+
+    private static List<Address> addresses(House house) {
+        List<Address> all = new ArrayList<>();
+        house.application()
+                .getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class)
+                .getHandlerMethods()
+                .forEach((mapping, method) -> {
+                    if (!method.getBeanType().getName().startsWith("markturn")) {
+                        return;
+                    }
+                    for (String pattern : new TreeSet<>(mapping.getPatternValues())) {
+                        mapping.getMethodsCondition()
+                                .getMethods()
+                                .forEach(m -> all.add(new Address(HttpMethod.valueOf(m.name()), pattern)));
+                    }
+                });
+        return all;
+    }
+
+    private static boolean isLetIn(Rights.Who who, String name) {
+        return switch (who) {
+            case ANYBODY -> true;
+            case SIGNED_IN -> !name.isEmpty();
+            case SURVEYOR -> name.equals("wren") || name.equals("sol");
+            case REVIEWER -> name.equals("ida") || name.equals("sol");
+            case EITHER -> List.of("wren", "ida", "sol").contains(name);
+        };
+    }
+
+    @Test
+    void everyAddressLetsInWhomItsRowNames(House house) {
+        List<Address> addresses = addresses(house);
+        assertThat(addresses).hasSizeGreaterThan(90);
+        Map<String, String> wrong = new LinkedHashMap<>();
+        for (String name : List.of("", "rue", "wren", "ida", "sol")) {
+            Page page = name.isEmpty() ? house.visitor() : house.signedIn(name);
+            if (name.isEmpty()) {
+                page.navigate("/sign-in");
+            }
+            String token = page.locator("meta[name=csrf]").getAttribute("content");
+            String header = page.locator("meta[name=csrf-header]").getAttribute("content");
+            for (Address address : addresses) {
+                APIResponse answer = page.request()
+                        .fetch(
+                                address.path(),
+                                RequestOptions.create()
+                                        .setMethod(address.method().name())
+                                        .setHeader(header, token)
+                                        .setMaxRedirects(0));
+                boolean refused = answer.status() == 403
+                        || answer.status() == 302
+                                && answer.headers().get("location").contains("/sign-in");
+                if (refused == isLetIn(address.who(), name) || answer.status() >= 500) {
+                    wrong.put((name.isEmpty() ? "nobody" : name) + " " + address, "" + answer.status());
+                }
+            }
+        }
+        assertThat(wrong).isEmpty();
+    }
+
+    @Test
+    void whatNoRowNamesIsRefused(House house) {
+        Page page = house.signedIn("sol");
+        assertThat(page.request().get("/actuator/env").status()).isEqualTo(404);
+        assertThat(page.request().get("/job/x/anything").status()).isEqualTo(404);
+        assertThat(page.request().delete("/job/x").status()).isEqualTo(403);
+    }
+}
