@@ -141,7 +141,7 @@ class ImportTest {
                 .containsExactly(
                         "line 3, northing: x: expected a number such as 1234.567",
                         "line 4: A: is used twice: it stands at line 2 already",
-                        "line 5: expected a name of 1 to 60 characters");
+                        "line 5: expected a name of 1 to 60 characters of plain text");
     }
 
     @Test

@@ -1,0 +1,58 @@
+package markturn.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What start does to a folder: it makes a database where there is none, and empties nothing. */
+class DatabaseFolderTest {
+    private static final Path COMMAND = Path.of("../mark-turn").toAbsolutePath().normalize();
+
+    private static String run(int expected, String... arguments) throws IOException, InterruptedException {
+        String[] command = new String[arguments.length + 2];
+        command[0] = "bash";
+        command[1] = COMMAND.toString();
+        System.arraycopy(arguments, 0, command, 2, arguments.length);
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(said).isEqualTo(expected);
+        return said;
+    }
+
+    @Test
+    void whatIsNoDatabaseOfOursIsNotTouched(@TempDir Path folder) throws Exception {
+        Path letter = folder.resolve("database/letter");
+        Files.createDirectories(letter.getParent());
+        Files.writeString(letter, "precious");
+        assertThat(run(1, "database", "start", folder.toString())).contains("Nothing was touched");
+        assertThat(letter).hasContent("precious");
+    }
+
+    @Test
+    void aStartThatWasCutShortHealsAndADatabaseThatDiedComesBackOnItsPort(@TempDir Path folder) throws Exception {
+        Files.createDirectories(folder.resolve("database.half-made/mysql"));
+        try {
+            run(0, "database", "start", folder.toString());
+            assertThat(folder.resolve("database/mysql")).isDirectory();
+            assertThat(folder.resolve("database.half-made")).doesNotExist();
+            String port = Files.readString(folder.resolve("database.port"));
+            ProcessHandle database = ProcessHandle.of(Long.parseLong(Files.readString(folder.resolve("database.pid"))))
+                    .orElseThrow();
+            database.destroyForcibly();
+            database.onExit().get();
+            // The marker of older folders is gone: nothing is made anew because of it.
+            Path kept = folder.resolve("database/kept");
+            Files.writeString(kept, "still here");
+            run(0, "database", "start", folder.toString());
+            assertThat(Files.readString(folder.resolve("database.port"))).isEqualTo(port);
+            assertThat(kept).hasContent("still here");
+        } finally {
+            run(0, "database", "stop", folder.toString());
+        }
+    }
+}
