@@ -23,7 +23,7 @@ import markturn.survey.job.Setup;
  * What a decision on a setup rests on, part by part: its readings, heights, instrument, reflectors, air, how it stands, and the control it
  * uses. A decision carries this; where a part has changed since, the decision holds no longer and can say what changed.
  *
- * <p>Each part is told by a digest of a text that is written out field by field: a record that gains a field must not open every
+ * <p>Each part is told by a digest that is taken field by field: a record that gains a field must not open every
  * decision ever made. The digest (FNV-1a, 64 bits) tells a change; it is no seal against somebody who wants to forge one.
  *
  * @param digests by part, in words as sentences name them
@@ -33,8 +33,6 @@ public record Basis(Map<String, String> digests) {
     public static final String KEY = "basis";
 
     private static final String VERSION = "1";
-    private static final long START = 0xcbf29ce484222325L;
-    private static final long PRIME = 0x100000001b3L;
 
     public Basis {
         digests = Map.copyOf(new LinkedHashMap<>(digests));
@@ -51,19 +49,44 @@ public record Basis(Map<String, String> digests) {
      * @param target whose readings alone count; empty for all
      */
     public static Basis of(Job job, Setup setup, String target) {
-        List<Reading> readings = setup.readings().stream()
-                .filter(r -> target.isEmpty() || r.target().equals(target))
-                .toList();
-        Map<String, String> parts = new LinkedHashMap<>();
-        parts.put("readings", lines(readings, Basis::reading));
-        parts.put("heights", height(setup.instrumentHeight()) + ";" + lines(readings, r -> height(r.targetHeight())));
-        parts.put("instrument", instrument(job, setup));
-        parts.put("reflectors", lines(reflectors(job, readings), Basis::reflector));
-        parts.put("air", setup.atmosphere().map(Basis::air).orElse("") + ";" + earth(job));
-        parts.put("setting-up", settingUp(setup));
-        parts.put("control", lines(control(job, setup, readings), Basis::mark));
+        List<Reading> readings = target.isEmpty()
+                ? setup.readings()
+                : setup.readings().stream()
+                        .filter(r -> r.target().equals(target))
+                        .toList();
+        Digest ofReadings = new Digest();
+        Digest heights = new Digest();
+        height(heights, setup.instrumentHeight());
+        for (Reading reading : readings) {
+            reading(ofReadings, reading);
+            height(heights, reading.targetHeight());
+        }
+        Digest air = new Digest();
+        setup.atmosphere().ifPresent(a -> air(air, a));
+        earth(air, job);
         Map<String, String> digests = new LinkedHashMap<>();
-        parts.forEach((part, text) -> digests.put(part, digest(text)));
+        digests.put("readings", ofReadings.text());
+        digests.put("heights", heights.text());
+        digests.put("instrument", instrument(job, setup).text());
+        digests.put("reflectors", reflectors(job, readings).text());
+        digests.put("air", air.text());
+        digests.put("setting-up", settingUp(setup).text());
+        digests.put("control", control(job, setup, readings).text());
+        return new Basis(digests);
+    }
+
+    /** Of every setup of a job: what an adopted coordinate rests on. */
+    public static Basis of(Job job) {
+        Map<String, Digest> all = new LinkedHashMap<>();
+        for (Setup setup : job.setups()) {
+            of(job, setup)
+                    .digests
+                    .forEach((part, digest) -> all.computeIfAbsent(part, p -> new Digest())
+                            .add(setup.name())
+                            .add(digest));
+        }
+        Map<String, String> digests = new LinkedHashMap<>();
+        all.forEach((part, digest) -> digests.put(part, digest.text()));
         return new Basis(digests);
     }
 
@@ -112,174 +135,178 @@ public record Basis(Map<String, String> digests) {
                 : String.join(", ", changed.subList(0, last)) + " and " + changed.get(last);
     }
 
-    private interface Written<T> {
-        String of(T one);
-    }
-
-    private static <T> String lines(List<T> all, Written<T> written) {
-        StringBuilder text = new StringBuilder();
-        all.forEach(one -> text.append(written.of(one)).append('\n'));
-        return text.toString();
-    }
-
     /** Whether it stands counts, not the words of the reason; nor when it was read, which nothing is computed from but the drift. */
-    private static String reading(Reading r) {
-        return String.join(
-                "|",
-                r.target(),
-                r.role().name(),
-                r.set().isPresent() ? "" + r.set().getAsInt() : "",
-                r.face().name(),
-                r.circle().written(),
-                r.zenith().map(z -> z.written()).orElse(""),
-                number(r.slope()),
-                r.reflector(),
-                r.applied()
-                        .map(a -> number(a.constant()) + "," + number(a.ppm()))
-                        .orElse(""),
-                r.offset()
-                        .map(o -> number(o.along()) + "," + number(o.across()) + "," + number(o.up()))
-                        .orElse(""),
-                number(r.centringStdDev()),
-                r.stands() ? "stands" : "struck");
+    private static void reading(Digest to, Reading r) {
+        to.add(r.target())
+                .add(r.role().name())
+                .add(r.set().orElse(0))
+                .add(r.face().name())
+                .add(r.circle().written())
+                .add(r.zenith().map(z -> z.written()).orElse(""))
+                .length(r.slope())
+                .add(r.reflector())
+                .length(r.centringStdDev())
+                .add(r.stands() ? "stands" : "struck");
+        r.applied().ifPresent(a -> to.add("applied").length(a.constant()).length(a.ppm()));
+        r.offset()
+                .ifPresent(o ->
+                        to.add("offset").length(o.along()).length(o.across()).length(o.up()));
     }
 
-    private static String height(Optional<MeasuredHeight> height) {
-        return height.map(h -> number(h.value()) + "," + number(h.again()) + "," + h.to().name())
-                .orElse("");
+    private static void height(Digest to, Optional<MeasuredHeight> height) {
+        to.add(height.isPresent() ? "height" : "none");
+        height.ifPresent(h -> to.length(h.value()).length(h.again()).add(h.to().name()));
     }
 
-    private static String instrument(Job job, Setup setup) {
-        return job.instruments().stream()
+    private static Digest instrument(Job job, Setup setup) {
+        Digest to = new Digest().add(setup.instrument());
+        job.instruments().stream()
                 .filter(i -> i.name().equals(setup.instrument()))
-                .map(Basis::instrument)
                 .findFirst()
-                .orElse(setup.instrument());
+                .ifPresent(i -> instrument(to, i));
+        return to;
     }
 
-    private static String instrument(Instrument i) {
-        return String.join(
-                "|",
-                i.name(),
-                angle(i.directionStdDev()),
-                angle(i.zenithStdDev()),
-                number(i.distanceStdDev()),
-                number(i.distancePpm()),
-                number(i.centringStdDev()),
-                number(i.heightStdDev()),
-                number(i.wavelength()),
-                air(i.reference()),
-                notch(i.notch()));
+    private static void instrument(Digest to, Instrument i) {
+        to.angle(i.directionStdDev())
+                .angle(i.zenithStdDev())
+                .length(i.distanceStdDev())
+                .length(i.distancePpm())
+                .length(i.centringStdDev())
+                .length(i.heightStdDev())
+                .length(i.wavelength());
+        air(to, i.reference());
+        notch(to, i.notch());
     }
 
-    private static List<Reflector> reflectors(Job job, List<Reading> readings) {
-        return readings.stream()
-                .map(Reading::reflector)
-                .distinct()
-                .sorted()
-                .map(job::reflector)
-                .toList();
+    private static Digest reflectors(Job job, List<Reading> readings) {
+        TreeSet<String> names = new TreeSet<>();
+        readings.forEach(r -> names.add(r.reflector()));
+        Digest to = new Digest();
+        for (String name : names) {
+            Reflector r = job.reflector(name);
+            to.add(r.name()).length(r.constant()).length(r.centringStdDev()).length(r.heightStdDev());
+            notch(to, r.notch());
+        }
+        return to;
     }
 
-    private static String reflector(Reflector r) {
-        return String.join(
-                "|",
-                r.name(),
-                number(r.constant()),
-                number(r.centringStdDev()),
-                number(r.heightStdDev()),
-                notch(r.notch()));
+    private static void notch(Digest to, Optional<Notch> notch) {
+        to.add(notch.isPresent() ? "notch" : "none");
+        notch.ifPresent(n -> to.length(n.radius()).length(n.belowAxis()));
     }
 
-    private static String notch(Optional<Notch> notch) {
-        return notch.map(n -> number(n.radius()) + "," + number(n.belowAxis())).orElse("");
+    private static void air(Digest to, Atmosphere air) {
+        to.add("air").length(air.temperature()).length(air.pressure()).length(air.vapour());
     }
 
-    private static String air(Atmosphere air) {
-        return number(air.temperature()) + "," + number(air.pressure()) + "," + number(air.vapour());
-    }
-
-    private static String earth(Job job) {
+    private static void earth(Digest to, Job job) {
         Earth earth = job.earth();
-        return String.join(
-                "|",
-                number(earth.radius()),
-                number(earth.refraction()),
-                "" + earth.curvature(),
-                number(earth.scaleFactor()),
-                earth.projection().map(p -> p.definition()).orElse(""),
-                "" + job.planOnly());
+        to.length(earth.radius())
+                .length(earth.refraction())
+                .add(earth.curvature() ? "curved" : "flat")
+                .length(earth.scaleFactor())
+                .add(earth.projection().map(p -> p.definition()).orElse(""))
+                .add(job.planOnly() ? "plan only" : "");
     }
 
-    private static String settingUp(Setup setup) {
-        return String.join(
-                "|",
-                setup.station(),
-                setup.method().name(),
-                setup.tilt()
-                        .map(t -> angle(t.along()) + "," + angle(t.across()) + "," + t.compensated())
-                        .orElse(""),
-                number(setup.settingUp().centringStdDev()),
-                orientation(setup.orientation()));
-    }
-
-    private static String orientation(Setup.Orientation by) {
-        String leftOut = lines(
-                by.leaveOut(), l -> l.target() + "," + l.only().map(Enum::name).orElse(""));
+    private static Digest settingUp(Setup setup) {
+        Digest to = new Digest()
+                .add(setup.station())
+                .add(setup.method().name())
+                .length(setup.settingUp().centringStdDev());
+        setup.tilt()
+                .ifPresent(
+                        t -> to.add("tilt").angle(t.along()).angle(t.across()).add(t.compensated() ? "on" : "off"));
+        Setup.Orientation by = setup.orientation();
+        by.sights().forEach(to::add);
+        by.leaveOut()
+                .forEach(l -> to.add("less")
+                        .add(l.target())
+                        .add(l.only().map(Enum::name).orElse("")));
         if (by instanceof Setup.ByAzimuth given) {
-            return "azimuth " + given.azimuth().written() + " " + given.sight();
+            to.add("azimuth").add(given.azimuth().written());
+        } else if (by instanceof Setup.ByFeature feature) {
+            to.add("feature")
+                    .length(feature.northing())
+                    .length(feature.easting())
+                    .length(feature.stdDev());
+        } else if (by instanceof Setup.ByResection free && free.solveScale()) {
+            to.add("scale");
         }
-        if (by instanceof Setup.ByFeature feature) {
-            return "feature " + feature.sight() + " " + number(feature.northing()) + " " + number(feature.easting())
-                    + " " + number(feature.stdDev());
-        }
-        boolean scale = by instanceof Setup.ByResection free && free.solveScale();
-        return String.join(",", by.sights()) + " less " + leftOut + (scale ? " scale" : "");
+        return to;
     }
 
     /** The station and whatever is sighted, by true names, as far as its coordinates are given. */
-    private static List<Mark> control(Job job, Setup setup, List<Reading> readings) {
+    private static Digest control(Job job, Setup setup, List<Reading> readings) {
         TreeSet<String> names = new TreeSet<>();
         names.add(job.trueName(setup.station()));
         setup.orientation().sights().forEach(sight -> names.add(job.trueName(sight)));
         readings.forEach(r -> names.add(job.trueName(r.target())));
-        return names.stream()
-                .flatMap(name -> job.mark(name).stream())
-                .filter(m -> m.given().isPresent())
-                .toList();
-    }
-
-    private static String mark(Mark m) {
-        Mark.Coordinates at = m.given().orElseThrow();
-        return String.join(
-                "|",
-                m.name(),
-                number(at.northing()),
-                number(at.easting()),
-                number(at.elevation()),
-                m.stdDev()
-                        .map(s -> number(s.northing()) + "," + number(s.easting()) + "," + number(s.elevation()))
-                        .orElse(""));
-    }
-
-    private static String number(OptionalDouble number) {
-        return number.isPresent() ? number(number.getAsDouble()) : "";
-    }
-
-    /** To a ten-millionth: what comes back from a file differs in its last bits, what somebody changes does not. */
-    private static String number(double number) {
-        return "" + Math.round(number * 1e7);
-    }
-
-    private static String angle(double radians) {
-        return "" + Math.round(radians * 1e10);
-    }
-
-    private static String digest(String text) {
-        long digest = START;
-        for (int i = 0; i < text.length(); i++) {
-            digest = (digest ^ text.charAt(i)) * PRIME;
+        Digest to = new Digest();
+        for (String name : names) {
+            job.mark(name).filter(m -> m.given().isPresent()).ifPresent(m -> mark(to, m));
         }
-        return Long.toHexString(digest);
+        return to;
+    }
+
+    private static void mark(Digest to, Mark m) {
+        Mark.Coordinates at = m.given().orElseThrow();
+        to.add(m.name()).length(at.northing()).length(at.easting()).length(at.elevation());
+        m.stdDev()
+                .ifPresent(s -> to.add("observed")
+                        .length(s.northing())
+                        .length(s.easting())
+                        .length(s.elevation()));
+    }
+
+    /** A digest that grows field by field (FNV-1a). Each field ends with a sign that no text holds. */
+    private static final class Digest {
+        private static final long START = 0xcbf29ce484222325L;
+        private static final long PRIME = 0x100000001b3L;
+        private static final int END = 0xFFFF;
+        private static final int NOTHING = 0xFFFE;
+
+        private long value = START;
+
+        private void mix(int sign) {
+            value = (value ^ sign) * PRIME;
+        }
+
+        Digest add(String text) {
+            for (int i = 0; i < text.length(); i++) {
+                mix(text.charAt(i));
+            }
+            mix(END);
+            return this;
+        }
+
+        Digest add(long number) {
+            for (int shift = 0; shift < Long.SIZE; shift += Short.SIZE) {
+                mix((int) (number >>> shift) & 0xFFFF);
+            }
+            return this;
+        }
+
+        Digest length(OptionalDouble number) {
+            if (number.isPresent()) {
+                return length(number.getAsDouble());
+            }
+            mix(NOTHING);
+            return this;
+        }
+
+        /** To a ten-millionth: what comes back from a file differs in its last bits, what somebody changes does not. */
+        Digest length(double number) {
+            return add(Math.round(number * 1e7));
+        }
+
+        Digest angle(double radians) {
+            return add(Math.round(radians * 1e10));
+        }
+
+        String text() {
+            return Long.toHexString(value);
+        }
     }
 }

@@ -17,6 +17,7 @@ import markturn.formats.ResultFile;
 import markturn.report.Report;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import org.springframework.http.ContentDisposition;
@@ -39,8 +40,10 @@ class DeliverController {
 
     private final FieldBook fieldBook;
     private final Reports reports;
+    private final HeavyWork heavy;
 
-    DeliverController(FieldBook fieldBook, Reports reports) {
+    DeliverController(FieldBook fieldBook, Reports reports, HeavyWork heavy) {
+        this.heavy = heavy;
         this.fieldBook = fieldBook;
         this.reports = reports;
     }
@@ -123,20 +126,28 @@ class DeliverController {
     }
 
     @GetMapping("/job/{id}/deliver/report.pdf")
-    ResponseEntity<byte[]> reportAsPdf(@PathVariable String id, Principal who) {
+    ResponseEntity<byte[]> reportAsPdf(@PathVariable String id, Principal who) throws Exception {
         Book book = fieldBook.book(id, who.getName());
         return file(
-                book, "report.pdf", MediaType.APPLICATION_PDF, reports.of(book).pdf());
+                book,
+                "report.pdf",
+                MediaType.APPLICATION_PDF,
+                heavy.inTurn(who.getName(), () -> reports.of(book).pdf()));
     }
 
     /** Everything in one file. */
     @GetMapping("/job/{id}/deliver/everything")
     ResponseEntity<byte[]> everything(
-            @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) throws IOException {
+            @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) throws Exception {
         Book book = fieldBook.book(id, who.getName());
         if (scale < 1 || scale > LARGEST_SCALE) {
             throw new NotHere();
         }
+        byte[] all = heavy.inTurn(who.getName(), () -> zipped(book, scale));
+        return file(book, "everything.zip", new MediaType("application", "zip"), all);
+    }
+
+    private byte[] zipped(Book book, int scale) throws IOException {
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("job.json", JobFile.write(book.job()));
         files.put("result.json", ResultFile.write(book.result()));
@@ -154,7 +165,7 @@ class DeliverController {
                 zip.closeEntry();
             }
         }
-        return file(book, "everything.zip", new MediaType("application", "zip"), zipped.toByteArray());
+        return zipped.toByteArray();
     }
 
     private static ResponseEntity<byte[]> file(Book book, String ending, MediaType type, byte[] content) {

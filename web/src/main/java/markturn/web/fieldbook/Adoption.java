@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import markturn.formats.Pieces;
+import markturn.survey.finding.Basis;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
@@ -82,13 +83,15 @@ public final class Adoption {
         boolean own = book.job().setups().stream()
                 .map(Setup::name)
                 .anyMatch(setup -> book.observers(setup).contains(by));
+        Map<String, Object> on = new HashMap<>(target);
+        on.put(Basis.KEY, Basis.of(book.job()).text());
         payload.set(
                 "decision",
                 pieces.write(new Decision(
                         Optional.of(now),
                         shown,
                         Decision.ADOPT,
-                        new HashMap<>(target),
+                        on,
                         reason,
                         Optional.empty(),
                         own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty())));

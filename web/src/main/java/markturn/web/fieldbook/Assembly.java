@@ -119,7 +119,7 @@ final class Assembly {
             throw new Refused("", "The job is open already.");
         }
         try {
-            Job job = JobFile.read(entry.payload().toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            Job job = JobFile.readStored(entry.payload().toString().getBytes(java.nio.charset.StandardCharsets.UTF_8));
             Map<String, Place> places = new HashMap<>();
             for (Setup setup : job.setups()) {
                 for (int i = 0; i < setup.readings().size(); i++) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.survey.finding.Basis;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
@@ -15,9 +16,10 @@ import markturn.survey.result.Position;
  * What stands adopted from a run, beside what the run gives now.
  *
  * @param run its name
+ * @param changed what of the setups is otherwise than when it was adopted, in words; empty where nothing is, or nobody knows
  * @param closed how the run closed when it was adopted, in words; empty where a file brought the coordinates without them
  */
-public record StandingAdoption(String run, Optional<Decision> decision, String closed, List<Row> rows) {
+public record StandingAdoption(String run, Optional<Decision> decision, String closed, List<Row> rows, String changed) {
     /** One mark: adopted, and as the run gives it now. */
     public record Row(Adopted adopted, Optional<Position> now) {
         /** The run now less what was adopted, metres; so the next two. */
@@ -60,6 +62,12 @@ public record StandingAdoption(String run, Optional<Decision> decision, String c
                                 || d.concerning("run").equals(run)))
                 .reduce((earlier, later) -> later);
         return Optional.of(new StandingAdoption(
-                run, decision, decision.map(d -> d.concerning(Decision.CLOSED)).orElse(""), rows));
+                run,
+                decision,
+                decision.map(d -> d.concerning(Decision.CLOSED)).orElse(""),
+                rows,
+                decision.flatMap(Basis::of)
+                        .map(then -> then.changed(Basis.of(job)))
+                        .orElse("")));
     }
 }

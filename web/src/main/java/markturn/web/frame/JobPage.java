@@ -1,13 +1,32 @@
 package markturn.web.frame;
 
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
 import markturn.report.Display;
 import markturn.survey.reduce.GridScale;
 import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.Entry;
 import org.springframework.ui.Model;
 
 /** What every page of a job shows around its own matter. */
 public final class JobPage {
+    private static final Duration CLOCKS_DIFFER = Duration.ofMinutes(2);
+
     private JobPage() {}
+
+    /** The last entry cannot be of later: then this machine's clock was set back, and times of lines mislead. */
+    private static Optional<String> clockSetBack(Book book) {
+        List<Entry> entries = book.entries();
+        return entries.isEmpty()
+                ? Optional.empty()
+                : Optional.of(entries.get(entries.size() - 1).at())
+                        .filter(last -> last.isAfter(Instant.now().plus(CLOCKS_DIFFER)))
+                        .map(last ->
+                                "The clock of this machine stands before the last line of this job (%s): set it right, times of new lines mislead."
+                                        .formatted(new Display(book.job().units()).dayAndTime(last)));
+    }
 
     /** Fills the frame: the job, its way with the current act, its units, whether it is practice. */
     public static void frame(Model model, Book book, String act) {
@@ -21,5 +40,6 @@ public final class JobPage {
                 "practice", book.job().isPractice() || book.practice().isPresent());
         model.addAttribute("scale", GridScale.inForce(book.job()).orElse(1));
         model.addAttribute("unproved", book.unproved());
+        clockSetBack(book).ifPresent(sentence -> model.addAttribute("clock", sentence));
     }
 }

@@ -7,6 +7,8 @@ import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
@@ -18,15 +20,14 @@ import org.springframework.stereotype.Component;
 /** Files being looked at and taken in. They are kept for an hour, each for who brought it; a long one tells how far it is and can be cancelled. */
 @Component
 class Intakes {
-    /** Bytes of the files kept. */
-    private static final long MOST_KEPT = 128L << 20;
+    /** Bytes of the files kept for one person: what others bring pushes nothing of it out. */
+    private static final long MOST_KEPT = 96L << 20;
 
-    private final Cache<String, Intake> kept = Caffeine.newBuilder()
-            .maximumWeight(MOST_KEPT)
-            .weigher((String token, Intake intake) -> intake.file.length)
-            .expireAfterAccess(Duration.ofHours(1))
-            .build();
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
+    /** A small file does not wait for a large one. */
+    private static final int AT_ONCE = 2;
+
+    private final ConcurrentMap<String, Cache<String, Intake>> kept = new ConcurrentHashMap<>();
+    private final ExecutorService worker = Executors.newFixedThreadPool(AT_ONCE, work -> {
         Thread thread = new Thread(work, "intake");
         thread.setDaemon(true);
         return thread;
@@ -126,16 +127,26 @@ class Intakes {
         }
     }
 
+    private static Cache<String, Intake> room() {
+        return Caffeine.newBuilder()
+                .maximumWeight(MOST_KEPT)
+                .weigher((String token, Intake intake) -> intake.file.length)
+                .expireAfterAccess(Duration.ofHours(1))
+                .build();
+    }
+
     /** Keeps a file; answers the word it is found by, which cannot be guessed. */
     String keep(String job, String by, String name, byte[] file) {
         String token = UUID.randomUUID().toString();
-        kept.put(token, new Intake(job, by, name, file));
+        kept.computeIfAbsent(by, person -> room()).put(token, new Intake(job, by, name, file));
         return token;
     }
 
     /** A file kept for a job and a person; empty where there is none any more. */
     Optional<Intake> find(String token, String job, String by) {
-        return Optional.ofNullable(kept.getIfPresent(token)).filter(i -> i.job.equals(job) && i.by.equals(by));
+        return Optional.ofNullable(kept.get(by))
+                .map(room -> room.getIfPresent(token))
+                .filter(i -> i.job.equals(job));
     }
 
     /** Begins the work on a file beside the pages, once. */
