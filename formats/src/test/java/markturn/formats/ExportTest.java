@@ -141,4 +141,15 @@ class ExportTest {
         assertThat(json.get("caution").asString()).contains("licensed surveyor");
         assertThat(json.get("coordinates").asString()).contains("job coordinates");
     }
+
+    /** OWASP, formula injection: a cell that begins so is taken for a formula by spreadsheets. */
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.ValueSource(strings = {"=1+1", "+1", "-1", "@SUM(A1)", "\t=1"})
+    void aNameIsNoFormula(String name) {
+        Job job = job(LengthUnit.METRE, Optional.empty()).job();
+        String csv = new String(
+                CoordinateCsv.write(Survey.compute(job.plus(Mark.control(name, 1, 2, OptionalDouble.empty(), "")))),
+                StandardCharsets.UTF_8);
+        assertThat(csv).contains("'" + name);
+    }
 }

@@ -21,6 +21,7 @@ import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Units;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -231,6 +232,34 @@ class JobFileTest {
                     .doesNotContain("\n")
                     .doesNotContain("Exception");
         }
+    }
+
+    /** 64 MB of nothing would fill the memory many times over before anybody could say that it is no job. */
+    @Test
+    void whatWouldFillTheMemoryIsRefusedWhileItIsCounted() {
+        String lists = "[" + "[],".repeat(1_200_000) + "[]]";
+        Assertions.assertThatThrownBy(() -> JobFile.read(lists.getBytes(StandardCharsets.UTF_8)))
+                .isInstanceOfSatisfying(
+                        FaultyFile.class,
+                        faulty -> assertThat(faulty.faults())
+                                .singleElement()
+                                .satisfies(f -> assertThat(f.line()).contains("more than 1000000 lists and objects")));
+    }
+
+    /** Control characters are no text; what was taken in before that was asked opens all the same. */
+    @Test
+    void aTextThatIsNoneIsNamedAndWhatIsStoredOpens() throws FaultyFile {
+        byte[] file =
+                "{\"format\":\"mark-turn-job\",\"version\":1,\"name\":\"a\\u0007b\",\"units\":{\"length\":\"m\",\"angle\":\"dms\"},\"marks\":[],\"setups\":[]}"
+                        .getBytes(StandardCharsets.UTF_8);
+        Assertions.assertThatThrownBy(() -> JobFile.read(file))
+                .isInstanceOfSatisfying(
+                        FaultyFile.class,
+                        faulty -> assertThat(faulty.faults())
+                                .singleElement()
+                                .satisfies(f ->
+                                        assertThat(f.line()).contains("$.name").contains("character 2 is U+0007")));
+        assertThat(JobFile.readStored(file).name()).isEqualTo("a\u0007b");
     }
 
     @Test
