@@ -245,6 +245,22 @@ class MarkController {
         return mark.withFound(state);
     }
 
+    /** Who changed a mark after the page that is posted was drawn, and what it is now; empty where nobody did. */
+    private static Optional<String> changedSince(Book book, String mark, String revision) {
+        long drawn = revision.matches("\\d{1,18}") ? Long.parseLong(revision) : book.revision();
+        return book.entries().stream()
+                .filter(e -> e.sequence() > drawn
+                        && e.kind() == EntryKind.CONTROL_CORRECTED
+                        && e.payload().path("mark").path("name").asString("").equals(mark))
+                .reduce((earlier, later) -> later)
+                .map(e ->
+                        "%s was changed by %s while this page was open: it is now at %s. Nothing was booked; look at it, then correct it if it is still wrong."
+                                .formatted(
+                                        mark,
+                                        e.by(),
+                                        words(book, book.job().mark(mark).orElseThrow())));
+    }
+
     /** Corrects what was given of a mark, or withdraws it: what stood before stays in the record, with the reason. */
     @PostMapping("/job/{id}/mark/correct")
     String correct(
@@ -259,6 +275,11 @@ class MarkController {
                 .mark(form.text("mark"))
                 .filter(m -> m.given().isPresent())
                 .orElseThrow(NotHere::new);
+        Optional<String> meanwhile = changedSince(book, before.name(), form.text("revision"));
+        if (meanwhile.isPresent()) {
+            model.addAttribute("message", meanwhile.get());
+            return page(book, model, typed, form.faults());
+        }
         boolean withdraws = !form.isEmpty("withdraw");
         Mark after = withdraws ? before.withoutGiven() : corrected(form, before);
         if (form.isEmpty("reason")) {
@@ -310,13 +331,14 @@ class MarkController {
 
     private static String words(Book book, Mark mark) {
         Display show = new Display(book.job().units());
-        Mark.Coordinates at = mark.given().orElseThrow();
-        return "N %s E %s H %s (%s)"
-                .formatted(
-                        show.length(at.northing()),
-                        show.length(at.easting()),
-                        show.length(at.elevation()),
-                        mark.source());
+        return mark.given()
+                .map(at -> "N %s E %s H %s (%s)"
+                        .formatted(
+                                show.length(at.northing()),
+                                show.length(at.easting()),
+                                show.length(at.elevation()),
+                                mark.source()))
+                .orElse("withdrawn");
     }
 
     /** Notes how a mark was found on the ground. */
@@ -325,17 +347,32 @@ class MarkController {
             @PathVariable String id,
             @RequestParam String name,
             @RequestParam String found,
+            @RequestParam(defaultValue = "") String was,
             @RequestParam String key,
+            RedirectAttributes then,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
-        Mark mark = book.job().mark(name).orElseThrow(() -> new Refused("name", "no such mark"));
-        Pieces pieces = new Pieces(book.job().units());
-        fieldBook.add(
-                id,
-                key,
-                who.getName(),
-                EntryKind.MARK_NOTED,
-                Payload.noted(pieces.write(withFound(mark, found)), "found " + found));
+        // From the mark when its turn comes: what somebody else changed of it meanwhile stays.
+        Book before = fieldBook.book(id, who.getName());
+        fieldBook.add(id, key, who.getName(), book -> {
+            Mark mark = book.job().mark(name).orElseThrow(() -> new Refused("name", "There is no mark " + name));
+            Pieces pieces = new Pieces(book.job().units());
+            return List.of(new Act(
+                    EntryKind.MARK_NOTED, Payload.noted(pieces.write(withFound(mark, found)), "found " + found)));
+        });
+        String now = before.job()
+                .mark(name)
+                .flatMap(Mark::found)
+                .map(Mark.Found::key)
+                .orElse("");
+        if (!now.equals(was) && !now.equals(found)) {
+            then.addFlashAttribute(
+                    "said",
+                    "%s was noted as %s by somebody else while your page was open; now it is noted as %s, as you say. Both notes stay in the record."
+                            .formatted(
+                                    name,
+                                    now.isEmpty() ? "not looked at" : now,
+                                    found.isEmpty() ? "not looked at" : found));
+        }
         return "redirect:/job/" + id + "/mark";
     }
 }
