@@ -81,7 +81,7 @@ class KilledTest {
                 long pid = database.pid();
                 int after = 3 + kill % 5;
                 int failed = 0;
-                for (int i = 0; failed < 2; i++) {
+                for (int i = 0; failed < 2 || i <= after; i++) {
                     if (i == after) {
                         Thread.sleep(kill % 4);
                         new Thread(() -> ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly)).start();
@@ -106,6 +106,10 @@ class KilledTest {
                 // Whoever signs in meanwhile is not told that the password is wrong.
                 assertThat(get("/job")).contains("nothing of this was stored");
                 database.startAgain();
+                for (int i = 0; get("/job").contains("nothing of this was stored"); i++) {
+                    assertThat(i).as("the pages find the database again").isLessThan(100);
+                    Thread.sleep(50);
+                }
             }
             assertThat(refused).isGreaterThanOrEqualTo(2 * kills);
             String book = get(job + "/turning/S4");
