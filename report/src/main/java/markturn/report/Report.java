@@ -19,17 +19,20 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.CheckTable;
 import markturn.survey.finding.Glance;
 import markturn.survey.finding.ReferenceComparison;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.PlainText;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.reduce.Heights;
+import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredTraverse;
@@ -44,6 +47,12 @@ import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
  * the page on screen and the PDF.
  */
 public final class Report {
+    /** So many marks are listed on paper, new control first. */
+    private static final int MOST_MARKS = 5_000;
+
+    /** So many lines of the raw field book are printed. */
+    private static final int MOST_LINES = 20_000;
+
     private static final TemplateEngine ENGINE = engine();
 
     private final SurveyResult result;
@@ -151,11 +160,16 @@ public final class Report {
         model.put("checks", checks);
         model.put("references", ReferenceComparison.of(job, result.measured()));
         model.put("checkSentence", CheckTable.sentence(checks));
+        List<MeasuredMark> placed = result.measured().marks().stream()
+                .filter(m -> m.position().isPresent())
+                .toList();
+        List<MeasuredMark> listed = listed(placed);
+        model.put("marks", listed);
+        model.put("leftToFiles", leftToFiles(placed.size() - listed.size()));
         model.put(
-                "marks",
-                result.measured().marks().stream()
-                        .filter(m -> m.position().isPresent())
-                        .toList());
+                "bookLines",
+                job.setups().stream().mapToInt(s -> s.readings().size()).sum());
+        model.put("mostLines", MOST_LINES);
         model.put("network", network.filter(n -> n.why().isEmpty()).orElse(null));
         model.put(
                 "adjusted",
@@ -166,6 +180,25 @@ public final class Report {
         model.put("report", this);
         Context context = new Context(Locale.ENGLISH, model);
         return ENGINE.process("report", context);
+    }
+
+    /** Every mark, or what others are built on and as many more as people read; the rest stands in the files. */
+    private static List<MeasuredMark> listed(List<MeasuredMark> placed) {
+        if (placed.size() <= MOST_MARKS) {
+            return placed;
+        }
+        return Stream.concat(
+                        placed.stream().filter(m -> m.mark().kind() == Mark.Kind.NEW),
+                        placed.stream().filter(m -> m.mark().kind() != Mark.Kind.NEW))
+                .limit(MOST_MARKS)
+                .toList();
+    }
+
+    private static String leftToFiles(int count) {
+        return count == 0
+                ? ""
+                : "%d more marks stand in the coordinate file that belongs to this report: on paper they would be %d pages that nobody reads, and hide what has to be read."
+                        .formatted(count, count / 50 + 1);
     }
 
     private static String days(Job job, Display show) {

@@ -112,6 +112,13 @@ public record Basis(Map<String, String> digests) {
         return Optional.of(new Basis(digests));
     }
 
+    /** The same without one of its parts: what the decision itself changes cannot open it. */
+    public Basis without(String part) {
+        Map<String, String> others = new LinkedHashMap<>(digests);
+        others.remove(part);
+        return new Basis(others);
+    }
+
     /** As text, as a decision and a page carry it. */
     public String text() {
         StringBuilder text = new StringBuilder(VERSION);

@@ -16,6 +16,7 @@ import markturn.formats.JobFile;
 import markturn.formats.Pieces;
 import markturn.simulator.Practice;
 import markturn.survey.Memory;
+import markturn.survey.finding.Basis;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Code;
 import markturn.survey.job.Construction;
@@ -276,7 +277,11 @@ final class Assembly {
                         Optional.of(entry.at()),
                         entry.payload().path("by").asString(entry.by()),
                         Decision.LEAVE_OUT,
-                        Map.of("setup", setup.name()),
+                        Map.of(
+                                "setup",
+                                setup.name(),
+                                Basis.KEY,
+                                entry.payload().path(Basis.KEY).asString("")),
                         entry.payload().path("reason").asString(""),
                         Optional.of(words(before)),
                         Optional.of(words(after))));

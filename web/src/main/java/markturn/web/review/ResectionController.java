@@ -7,6 +7,7 @@ import java.util.Optional;
 import markturn.formats.Pieces;
 import markturn.report.Display;
 import markturn.survey.Survey;
+import markturn.survey.finding.Basis;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Covariance;
@@ -125,6 +126,8 @@ class ResectionController {
         }
         Setup.ByResection by = new Setup.ByResection(ResectionSheet.switched(off == null ? List.of() : off), scale);
         ObjectNode payload = new Pieces(book.job().units()).write(by);
+        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        payload.put(Basis.KEY, Basis.of(book.job(), setup).without("setting-up").text());
         payload.put("setup", name).put("reason", reason).put("by", people.shownName(who.getName()));
         fieldBook.add(id, key, who.getName(), EntryKind.LEAVE_OUT, payload);
         return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);

@@ -145,6 +145,7 @@ class ReviewController {
         model.addAttribute("sheet", ResectionSheet.of(book, measured));
         model.addAttribute("resected", measured.resected().orElseThrow());
         model.addAttribute("by", setup.orientation());
+        model.addAttribute("leftOutBefore", leftOutBefore(book.job(), setup).orElse(""));
         model.addAttribute("unsighted", ResectionController.unsighted(book, setup));
         model.addAttribute(
                 "again",
@@ -152,6 +153,20 @@ class ReviewController {
                         .flatMap(Resected::suspicion)
                         .map(s -> s.targets().get(0))
                         .orElse(""));
+    }
+
+    /** What has changed since marks were left out of a setup, so that the reason may hold no longer; empty where nothing is left out, or has. */
+    private static Optional<String> leftOutBefore(Job job, Setup setup) {
+        return job.decisions().stream()
+                .filter(d -> d.what().equals(Decision.LEAVE_OUT)
+                        && d.concerning("setup").equals(setup.name())
+                        && !setup.orientation().leaveOut().isEmpty())
+                .reduce((earlier, later) -> later)
+                .flatMap(d -> Basis.of(d)
+                        .map(then -> then.changed(Basis.of(job, setup)))
+                        .filter(changed -> !changed.isEmpty())
+                        .map(changed -> "Since %s left this out (%s), %s changed: look whether the reason still holds."
+                                .formatted(d.by(), d.reason(), changed)));
     }
 
     @PostMapping("/job/{id}/review/{name}/accept")
