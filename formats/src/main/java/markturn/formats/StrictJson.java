@@ -26,6 +26,7 @@ final class StrictJson {
     private static final int MOST_CONTAINERS = 1_000_000;
 
     private static final int MOST_VALUES = 12_000_000;
+    private static final double LARGEST_NUMBER = 1e15;
     private static final int DEEPEST = 40;
     private static final int LONGEST_TEXT = 20_000;
     private static final int LONGEST_NUMBER = 60;
@@ -103,9 +104,9 @@ final class StrictJson {
         }
     }
 
-    /** A number such as 1e999 parses and becomes infinite: it is no measurement. */
+    /** A number such as 1e999 parses and becomes infinite, and one beyond 64 bits breaks what counts in them: neither is a measurement. */
     private static void refuseInfinite(JsonNode node, String path, List<Fault> faults) {
-        if (node.isNumber() && !Double.isFinite(node.doubleValue())) {
+        if (node.isNumber() && !(Math.abs(node.doubleValue()) <= LARGEST_NUMBER)) {
             faults.add(new Fault(path, "a number beyond all bounds", "expected a finite number"));
         } else if (node.isArray()) {
             for (int i = 0; i < node.size(); i++) {

@@ -246,6 +246,18 @@ class JobFileTest {
                                 .satisfies(f -> assertThat(f.line()).contains("more than 1000000 lists and objects")));
     }
 
+    /** Found by damaging files: a whole number beyond 64 bits broke the schema's own count. */
+    @Test
+    void aNumberBeyondAllBoundsIsNamed() {
+        String file = TWO_SETS.replaceFirst("\"set\": *1", "\"set\": 9.99E93");
+        assertThat(file).isNotEqualTo(TWO_SETS);
+        Assertions.assertThatThrownBy(() -> JobFile.read(file.getBytes(StandardCharsets.UTF_8)))
+                .isInstanceOfSatisfying(
+                        FaultyFile.class,
+                        faulty -> assertThat(faulty.faults())
+                                .anySatisfy(f -> assertThat(f.line()).contains("expected a finite number")));
+    }
+
     /** Control characters are no text; what was taken in before that was asked opens all the same. */
     @Test
     void aTextThatIsNoneIsNamedAndWhatIsStoredOpens() throws FaultyFile {
