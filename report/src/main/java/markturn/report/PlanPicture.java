@@ -1,5 +1,6 @@
 package markturn.report;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -19,6 +20,15 @@ final class PlanPicture {
     static final int HEIGHT = 440;
     private static final int BORDER = 46;
     private static final int MOST_NAMES = 120;
+    /** So many names of control and new marks are written. */
+    private static final int MOST_MARK_NAMES = 1000;
+
+    /** Above so many marks, signs alike that would fall on each other are drawn once: else large jobs are a black sheet of 20 MB. */
+    private static final int MOST_SIGNS = 2000;
+
+    /** Picture points. */
+    private static final int CELL = 5;
+
     private static final double WIDEST_BAR = 150;
 
     private final SurveyResult result;
@@ -26,6 +36,13 @@ final class PlanPicture {
     private final List<MeasuredMark> placed;
     private final TrueScale scale;
     private final StringBuilder svg = new StringBuilder();
+    private final Set<Cell> taken = new HashSet<>();
+    private final Set<Cell> sighted = new HashSet<>();
+    private int covered;
+    private int names;
+
+    /** A place on paper, to {@link #CELL} picture points, and what is drawn there. */
+    private record Cell(long x, long y, String what) {}
 
     private PlanPicture(SurveyResult result, Display show) {
         this.result = result;
@@ -55,6 +72,7 @@ final class PlanPicture {
         placed.forEach(mark -> mark(mark, stations.contains(mark.name()), located <= MOST_NAMES));
         north();
         bar();
+        left();
         return svg.append("</svg>").toString();
     }
 
@@ -73,6 +91,7 @@ final class PlanPicture {
                         .mark(shot.mark())
                         .filter(m -> !isLocated(m))
                         .flatMap(MeasuredMark::position)
+                        .filter(to -> !isCrowded() || sighted.add(cell(to, scale.x(from) + " " + scale.y(from))))
                         .ifPresent(to -> svg.append(
                                 "<line x1=\"%s\" y1=\"%s\" x2=\"%s\" y2=\"%s\" stroke=\"#888888\" stroke-width=\"0.6\"/>"
                                         .formatted(scale.x(from), scale.y(from), scale.x(to), scale.y(to))));
@@ -82,7 +101,14 @@ final class PlanPicture {
 
     private void line(CodeLine line) {
         StringBuilder path = new StringBuilder();
+        Cell last = null;
         for (int i = 0; i < line.points().size(); i++) {
+            Cell here = cell(line.at(i), "");
+            boolean end = i == 0 || i == line.points().size() - 1;
+            if (isCrowded() && !end && here.equals(last)) {
+                continue;
+            }
+            last = here;
             path.append(i == 0 ? "M" : "L")
                     .append(scale.x(line.at(i)))
                     .append(' ')
@@ -96,7 +122,20 @@ final class PlanPicture {
                         dashes.equals("none") ? "" : " stroke-dasharray=\"" + dashes.replace(' ', ',') + "\""));
     }
 
+    private boolean isCrowded() {
+        return placed.size() > MOST_SIGNS;
+    }
+
+    private Cell cell(Position at, String what) {
+        return new Cell((long) scale.across(at) / CELL, (long) scale.down(at) / CELL, what);
+    }
+
     private void mark(MeasuredMark mark, boolean station, boolean named) {
+        String sign = mark.mark().kind() + mark.mark().code();
+        if (isCrowded() && !station && !taken.add(cell(mark.position().orElseThrow(), sign))) {
+            covered++;
+            return;
+        }
         String x = scale.x(mark.position().orElseThrow());
         String y = scale.y(mark.position().orElseThrow());
         svg.append("<g transform=\"translate(%s,%s)\">".formatted(x, y));
@@ -110,11 +149,20 @@ final class PlanPicture {
             svg.append("<path d=\"M0 -6L5.5 4L-5.5 4Z\" stroke=\"#1A2028\" stroke-width=\"1.2\" fill=\"%s\"/>"
                     .formatted(mark.mark().kind() == Mark.Kind.CONTROL ? "#1A2028" : "#ffffff"));
         }
-        if (!isLocated(mark) || named) {
+        if (isLocated(mark) ? named : names++ < MOST_MARK_NAMES) {
             svg.append("<text x=\"8\" y=\"-4\" font-family=\"Next\" font-size=\"%d\" fill=\"#1A2028\">%s</text>"
                     .formatted(isLocated(mark) ? 7 : 10, escaped(mark.name())));
         }
         svg.append("</g>");
+    }
+
+    /** What the picture does not show is said on it. */
+    private void left() {
+        if (covered > 0) {
+            svg.append(
+                    "<text x=\"%d\" y=\"%d\" text-anchor=\"end\" font-family=\"Next\" font-size=\"9\" fill=\"#1A2028\">%d of %d marks would fall on others like them at this scale and are not drawn</text>"
+                            .formatted(WIDTH - 12, HEIGHT - 6, covered, placed.size()));
+        }
     }
 
     private void north() {

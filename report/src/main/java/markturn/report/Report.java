@@ -5,8 +5,10 @@ import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
+import java.io.FilterWriter;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -17,6 +19,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleConsumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -52,6 +55,11 @@ public final class Report {
 
     /** So many lines of the raw field book are printed. */
     private static final int MOST_LINES = 20_000;
+
+    /** Shares of the work of a PDF, roughly: the page begun, and written. */
+    private static final double PAGE_BEGUN = 0.1;
+
+    private static final double PAGE_WRITTEN = 0.4;
 
     private static final TemplateEngine ENGINE = engine();
 
@@ -98,7 +106,8 @@ public final class Report {
      * @param stylesheet address of {@link #stylesheet()} as the page is to ask for it
      */
     public String html(String stylesheet) {
-        return PlainText.cleaned(written(stylesheet, ""));
+        // What is stored may be of before texts were checked.
+        return PlainText.cleaned(written(stylesheet, "", share -> {}));
     }
 
     /** The stylesheet of the report, for screen and print. */
@@ -116,6 +125,17 @@ public final class Report {
 
     /** The report as PDF, A4, its fonts embedded. */
     public byte[] pdf() {
+        return pdf(share -> {});
+    }
+
+    /**
+     * The same, which may take a minute.
+     *
+     * @param progress is told the share that is done, 0 to 1; what it throws ends the work before its next step
+     */
+    public byte[] pdf(DoubleConsumer progress) {
+        String page = PlainText.cleaned(written("", stylesheet(), progress));
+        progress.accept(PAGE_WRITTEN);
         XRLog.setLoggingEnabled(false);
         PdfRendererBuilder builder = new PdfRendererBuilder();
         font(builder, "next-400.ttf", "Next", 400, FontStyle.NORMAL);
@@ -123,8 +143,7 @@ public final class Report {
         font(builder, "next-400-italic.ttf", "Next", 400, FontStyle.ITALIC);
         font(builder, "mono-400.ttf", "Mono", 400, FontStyle.NORMAL);
         builder.useSVGDrawer(new BatikSVGDrawer());
-        // What is stored may be of before texts were checked.
-        builder.withHtmlContent(PlainText.cleaned(written("", stylesheet())), null);
+        builder.withHtmlContent(page, null);
         ByteArrayOutputStream pdf = new ByteArrayOutputStream();
         try {
             builder.toStream(pdf);
@@ -139,7 +158,7 @@ public final class Report {
         to.useFont(() -> Report.class.getResourceAsStream(file), family, weight, style, true);
     }
 
-    private String written(String stylesheet, String style) {
+    private String written(String stylesheet, String style, DoubleConsumer progress) {
         Job job = result.job();
         Display show = new Display(job.units());
         Map<String, Object> model = new HashMap<>();
@@ -179,7 +198,15 @@ public final class Report {
         model.put("plan", PlanPicture.of(result, show));
         model.put("report", this);
         Context context = new Context(Locale.ENGLISH, model);
-        return ENGINE.process("report", context);
+        StringWriter written = new StringWriter();
+        ENGINE.process("report", context, new FilterWriter(written) {
+            @Override
+            public void write(String text) throws IOException {
+                progress.accept(PAGE_BEGUN);
+                out.write(text);
+            }
+        });
+        return written.toString();
     }
 
     /** Every mark, or what others are built on and as many more as people read; the rest stands in the files. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -73,6 +74,28 @@ class ReportTest {
                 .contains("/report.css")
                 .doesNotContain("<style");
         assertThat(Report.stylesheet()).contains("@page");
+    }
+
+    /** A large job fits a report, and the picture says what it does not draw; all of it drawn took 20 MB and all the memory there was. */
+    @Test
+    void aLargeJobIsThinnedAndSaysSo() {
+        Job job = AlderWeir.job();
+        List<Mark> marks = new ArrayList<>(job.marks());
+        for (int i = 0; i < 30_000; i++) {
+            marks.add(new Mark(
+                    "P" + i,
+                    Mark.Kind.LOCATED,
+                    Optional.of(new Mark.Coordinates(900 + i / 300, 4900 + i % 300, OptionalDouble.of(10))),
+                    Optional.empty(),
+                    "list",
+                    Optional.empty(),
+                    "",
+                    Optional.empty()));
+        }
+        SurveyResult large = Survey.compute(job.withMarks(marks));
+        String html = new Report(large, Optional.empty(), List.of(), Instant.parse("2026-05-05T08:00:00Z")).html("");
+        assertThat(html).contains("would fall on others like them at this scale and are not drawn", "CREST 1");
+        assertThat(html).hasSizeLessThan(3_000_000);
     }
 
     @Test
