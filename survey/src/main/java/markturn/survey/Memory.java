@@ -80,6 +80,8 @@ public final class Memory {
             known = new IdentityHashMap<>();
             judged = new JudgedBefore();
         }
+        // What a computation that was ended half-way left here may be of other settings.
+        inUse = new IdentityHashMap<>();
         grown = Named.isGrown(job.marks(), marks);
         marks = job.marks();
     }

@@ -50,11 +50,20 @@ public final class Survey {
      * @param memory what was computed of it before; holds this computation afterwards
      */
     public static SurveyResult compute(Job booked, Memory memory) {
+        return compute(booked, memory, share -> {});
+    }
+
+    /**
+     * The same, for a job that may take long.
+     *
+     * @param progress is told the share of the present step that is done, 0 to 1; what it throws ends the work, and harms no later one
+     */
+    public static SurveyResult compute(Job booked, Memory memory, DoubleConsumer progress) {
         Job job = inForce(booked);
         memory.begin(job);
         Map<String, Position> adopted = new LinkedHashMap<>();
         Map<String, String> runs = new HashMap<>();
-        Pass pass = Pass.through(job, adopted, runs, memory);
+        Pass pass = Pass.through(job, adopted, runs, memory, progress);
         List<MeasuredTraverse> traverses = new ArrayList<>();
         for (Traverse traverse : job.traverses()) {
             MeasuredTraverse run = TraverseRun.compute(
@@ -62,12 +71,12 @@ public final class Survey {
             traverses.add(run);
             if (traverse.adopt() && run.northing().isPresent()) {
                 adopt(job, run, pass.positions().known(), adopted, runs);
-                pass = Pass.through(job, adopted, runs, memory);
+                pass = Pass.through(job, adopted, runs, memory, progress);
             }
         }
         Optional<MeasuredNetwork> network = job.network().run()
                 ? Optional.of(
-                        NetworkRun.compute(job, pass.setups(), pass.positions().known(), share -> {}))
+                        NetworkRun.compute(job, pass.setups(), pass.positions().known(), progress))
                 : Optional.empty();
         if (network.isPresent() && job.network().adopt()) {
             network.get().marks().stream()
@@ -76,7 +85,7 @@ public final class Survey {
                         adopted.put(mark.name(), mark.position());
                         runs.put(mark.name(), MeasuredNetwork.RUN);
                     });
-            pass = Pass.through(job, adopted, runs, memory);
+            pass = Pass.through(job, adopted, runs, memory, progress);
         }
         Measured measured = new Measured(
                 pass.setups(),
@@ -93,7 +102,12 @@ public final class Survey {
 
     /** Every setup in the file's order, and the positions they left. */
     private record Pass(List<MeasuredSetup> setups, Positions positions) {
-        static Pass through(Job job, Map<String, Position> adopted, Map<String, String> runs, Memory memory) {
+        static Pass through(
+                Job job,
+                Map<String, Position> adopted,
+                Map<String, String> runs,
+                Memory memory,
+                DoubleConsumer progress) {
             Positions positions = new Positions(job, adopted, runs, memory.propagation());
             List<MeasuredSetup> setups = new ArrayList<>();
             for (Setup setup : job.setups()) {
@@ -101,6 +115,7 @@ public final class Survey {
                 MeasuredSetup measured = memory.measured(job, setup, positions.known());
                 positions.carry(measured);
                 setups.add(measured);
+                progress.accept((double) setups.size() / job.setups().size());
             }
             positions.construct(setups);
             return new Pass(setups, positions);

@@ -1,5 +1,6 @@
 package markturn.web;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -149,6 +150,19 @@ public final class House implements BeforeAllCallback, ParameterResolver {
         return (int) page.evaluate(
                 "async path => (await fetch(path, { method: 'POST', headers: { [document.querySelector('meta[name=csrf-header]').content]: document.querySelector('meta[name=csrf]').content } })).status",
                 path);
+    }
+
+    /** A file that is made beside the pages, asked for until it is there. */
+    public static byte[] made(Page page, String path) {
+        APIResponse answer = page.request().get(path);
+        while (answer.status() == 202) {
+            page.waitForTimeout(500);
+            answer = page.request().get(path);
+        }
+        if (answer.status() != 200) {
+            throw new AssertionError(path + " answered " + answer.status());
+        }
+        return answer.body();
     }
 
     /** The address of the demo job, as its surveyor finds it. */

@@ -1,13 +1,10 @@
 package markturn.web.deliver;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
+import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
-import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
+import java.util.Optional;
 import markturn.formats.CoordinateCsv;
 import markturn.formats.DxfFile;
 import markturn.formats.GeoJsonFile;
@@ -17,8 +14,8 @@ import markturn.formats.ResultFile;
 import markturn.report.Report;
 import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.LongWork;
 import markturn.web.frame.NotHere;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -28,7 +25,9 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 
 @Controller
 class DeliverController {
@@ -37,13 +36,14 @@ class DeliverController {
     private static final MediaType GEOJSON = new MediaType("application", "geo+json", StandardCharsets.UTF_8);
     private static final MediaType DXF = new MediaType("image", "vnd.dxf", StandardCharsets.US_ASCII);
     private static final int LARGEST_SCALE = 100_000;
+    private static final int DEFAULT_SCALE = 500;
 
     private final FieldBook fieldBook;
     private final Reports reports;
-    private final HeavyWork heavy;
+    private final MadeFiles made;
 
-    DeliverController(FieldBook fieldBook, Reports reports, HeavyWork heavy) {
-        this.heavy = heavy;
+    DeliverController(FieldBook fieldBook, Reports reports, MadeFiles made) {
+        this.made = made;
         this.fieldBook = fieldBook;
         this.reports = reports;
     }
@@ -115,7 +115,7 @@ class DeliverController {
         Book book = fieldBook.book(id, who.getName());
         return ResponseEntity.ok()
                 .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
-                .body(reports.of(book).html("report.css"));
+                .body(reports.of(book, share -> {}).html("report.css"));
     }
 
     @GetMapping("/job/{id}/deliver/report.css")
@@ -125,47 +125,79 @@ class DeliverController {
                 .body("@import url(/css/fonts.css);\n" + Report.stylesheet());
     }
 
+    /** The report to print and keep; made beside the page, which shows how far it is. */
     @GetMapping("/job/{id}/deliver/report.pdf")
-    ResponseEntity<byte[]> reportAsPdf(@PathVariable String id, Principal who) throws Exception {
+    Object reportAsPdf(@PathVariable String id, Model model, HttpServletResponse response, Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        return file(
-                book,
-                "report.pdf",
-                MediaType.APPLICATION_PDF,
-                heavy.inTurn(who.getName(), () -> reports.of(book).pdf()));
+        return made(book, asked(book, "report.pdf", DEFAULT_SCALE, who), "report.pdf", model, response);
     }
 
     /** Everything in one file. */
     @GetMapping("/job/{id}/deliver/everything")
-    ResponseEntity<byte[]> everything(
-            @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) throws Exception {
+    Object everything(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "500") int scale,
+            Model model,
+            HttpServletResponse response,
+            Principal who) {
         Book book = fieldBook.book(id, who.getName());
+        return made(book, asked(book, "everything", scale, who), "everything", model, response);
+    }
+
+    /** How far the making of a file is, for the page that waits. */
+    @GetMapping("/job/{id}/deliver/{file:report.pdf|everything}/progress")
+    @ResponseBody
+    Map<String, Object> progress(
+            @PathVariable String id,
+            @PathVariable String file,
+            @RequestParam(defaultValue = "500") int scale,
+            Principal who) {
+        MadeFiles.Asked asked = asked(fieldBook.book(id, who.getName()), file, scale, who);
+        Optional<LongWork.Run<byte[]>> run = made.works().known(asked);
+        return Map.of(
+                "share", run.map(LongWork.Run::share).orElse(1.0),
+                "before", made.works().before(asked),
+                "done", run.map(LongWork.Run::isDone).orElse(true));
+    }
+
+    /** Ends the making of a file. */
+    @PostMapping("/job/{id}/deliver/{file:report.pdf|everything}/cancel")
+    String cancel(
+            @PathVariable String id,
+            @PathVariable String file,
+            @RequestParam(defaultValue = "500") int scale,
+            Principal who) {
+        made.works().cancel(asked(fieldBook.book(id, who.getName()), file, scale, who));
+        return "redirect:/job/" + id + "/deliver";
+    }
+
+    private static MadeFiles.Asked asked(Book book, String file, int scale, Principal who) {
         if (scale < 1 || scale > LARGEST_SCALE) {
             throw new NotHere();
         }
-        byte[] all = heavy.inTurn(who.getName(), () -> zipped(book, scale));
-        return file(book, "everything.zip", new MediaType("application", "zip"), all);
+        return new MadeFiles.Asked(
+                who.getName(),
+                book.jobId(),
+                book.revision(),
+                file.equals("everything") ? MadeFiles.Kind.EVERYTHING : MadeFiles.Kind.REPORT,
+                scale);
     }
 
-    private byte[] zipped(Book book, int scale) throws IOException {
-        Map<String, byte[]> files = new LinkedHashMap<>();
-        files.put("job.json", JobFile.write(book.job()));
-        files.put("result.json", ResultFile.write(book.result()));
-        files.put("coordinates.csv", CoordinateCsv.write(book.result()));
-        files.put("job-coordinates.geojson", GeoJsonFile.write(book.result()));
-        GeoJsonFile.writeGeographic(book.result()).ifPresent(content -> files.put("wgs84.geojson", content));
-        files.put("landxml.xml", LandXmlFile.write(book.result()));
-        files.put("marks-1-" + scale + ".dxf", DxfFile.write(book.result(), scale));
-        files.put("report.pdf", reports.of(book).pdf());
-        ByteArrayOutputStream zipped = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
-            for (Map.Entry<String, byte[]> each : files.entrySet()) {
-                zip.putNextEntry(new ZipEntry(each.getKey()));
-                zip.write(each.getValue());
-                zip.closeEntry();
-            }
+    private Object made(Book book, MadeFiles.Asked asked, String file, Model model, HttpServletResponse response) {
+        Optional<byte[]> content = made.soon(asked, book);
+        if (content.isPresent()) {
+            return asked.kind() == MadeFiles.Kind.REPORT
+                    ? file(book, "report.pdf", MediaType.APPLICATION_PDF, content.get())
+                    : file(book, "everything.zip", new MediaType("application", "zip"), content.get());
         }
-        return zipped.toByteArray();
+        response.setStatus(HttpServletResponse.SC_ACCEPTED);
+        JobPage.frame(model, book, "Deliver");
+        model.addAttribute("file", file);
+        model.addAttribute("scale", asked.scale());
+        model.addAttribute(
+                "share", made.works().known(asked).map(LongWork.Run::share).orElse(0.0));
+        model.addAttribute("before", made.works().before(asked));
+        return "deliver/under-way";
     }
 
     private static ResponseEntity<byte[]> file(Book book, String ending, MediaType type, byte[] content) {

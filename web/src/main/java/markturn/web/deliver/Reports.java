@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleConsumer;
 import markturn.report.Report;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -28,12 +29,12 @@ class Reports {
         this.people = people;
     }
 
-    Report of(Book book) {
-        SurveyResult result = book.result();
+    /** @param progress told of the adjustment of the whole job, the share that is done; what it throws ends the work */
+    Report of(Book book, DoubleConsumer progress) {
+        SurveyResult result = book.resultBesideThePages();
         int setups = book.job().setups().size();
-        Optional<MeasuredNetwork> network = setups > 0 && setups <= MOST_SETUPS
-                ? Optional.of(Survey.network(result, share -> {}))
-                : Optional.empty();
+        Optional<MeasuredNetwork> network =
+                setups > 0 && setups <= MOST_SETUPS ? Optional.of(Survey.network(result, progress)) : Optional.empty();
         return new Report(result, network, crew(book), Instant.now());
     }
 

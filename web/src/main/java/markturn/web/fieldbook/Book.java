@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Predicate;
 import markturn.simulator.Practice;
 import markturn.survey.Memory;
 import markturn.survey.Survey;
@@ -12,6 +13,7 @@ import markturn.survey.finding.Proof;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import tools.jackson.databind.JsonNode;
 
 /**
  * A job at one revision: the entries, the job they make, and what is computed from it. It does not change; a further entry makes another.
@@ -25,7 +27,7 @@ public final class Book {
     /** Shared by the books of one job: what one computed, the next need not. */
     private final Memory memory;
 
-    private SurveyResult result;
+    private final Computation computation;
     private Set<String> unproved;
 
     /** Where the reading of an entry stands in the job. */
@@ -38,6 +40,11 @@ public final class Book {
         this.places = places;
         this.circumstances = circumstances;
         this.memory = memory;
+        this.computation = new Computation(progress -> {
+            synchronized (memory) {
+                return Survey.compute(job, memory, progress);
+            }
+        });
     }
 
     public String jobId() {
@@ -58,14 +65,18 @@ public final class Book {
         return job;
     }
 
-    /** Everything computed from the job, once per revision. */
-    public synchronized SurveyResult result() {
-        if (result == null) {
-            synchronized (memory) {
-                result = Survey.compute(job, memory);
-            }
-        }
-        return result;
+    /**
+     * Everything computed from the job, once per revision.
+     *
+     * @throws TooLong where it takes longer than a page waits
+     */
+    public SurveyResult result() {
+        return computation.within(Computation.PAGE);
+    }
+
+    /** The same for work beside the pages, which may take longer. */
+    public SurveyResult resultBesideThePages() {
+        return computation.within(Computation.MOST);
     }
 
     /** The setups that are unproved. */
@@ -123,6 +134,19 @@ public final class Book {
     /** The entry of that key; empty where none is stored. */
     public Optional<Entry> entry(String key) {
         return entries.stream().filter(e -> e.key().equals(key)).findFirst();
+    }
+
+    /**
+     * The last entry of a kind that came after a page was drawn: what somebody else changed meanwhile.
+     *
+     * @param revision of the book the page was drawn from, as the page sends it; anything else stands for now
+     * @param same whether a payload speaks of the same thing
+     */
+    public Optional<Entry> lastSince(String revision, EntryKind kind, Predicate<JsonNode> same) {
+        long drawn = revision.matches("\\d{1,18}") ? Long.parseLong(revision) : revision();
+        return entries.stream()
+                .filter(e -> e.sequence() > drawn && e.kind() == kind && same.test(e.payload()))
+                .reduce((earlier, later) -> later);
     }
 
     /** The reading of that key. */

@@ -2,9 +2,11 @@ package markturn.web.frame;
 
 import jakarta.persistence.PersistenceException;
 import java.sql.SQLException;
+import java.util.Set;
 import markturn.web.fieldbook.KeyTaken;
 import markturn.web.fieldbook.NoSuchJob;
 import markturn.web.fieldbook.Refused;
+import markturn.web.fieldbook.TooLong;
 import org.apache.commons.logging.Log;
 import org.apache.commons.logging.LogFactory;
 import org.springframework.dao.DataAccessException;
@@ -24,16 +26,22 @@ class Errors {
     static final String DATABASE_GONE =
             "The database does not answer just now: nothing of this was stored. What you typed stays; try again in a moment.";
 
+    /** The same where the database answers that there is no room. */
+    static final String DISK_FULL =
+            "The disk of the server is full: nothing of this was stored. What you typed stays; try again when there is room. Tell whoever runs the server.";
+
+    /** MariaDB: table is full; disk full. Source: the error codes of MariaDB 10.11. */
+    private static final Set<Integer> FULL = Set.of(1114, 1021);
+
     private static final Log LOG = LogFactory.getLog(Errors.class);
 
     @ExceptionHandler({NoSuchJob.class, NotHere.class})
     @ResponseStatus(HttpStatus.NOT_FOUND)
     String notHere(Model model) {
-        model.addAttribute("theme", "day");
-        model.addAttribute(
-                "sentence",
+        return sentence(
+                model,
+                "Not here",
                 "There is nothing here for you. The address may be mistyped, or the job belongs to others.");
-        return "frame/sentence";
     }
 
     /**
@@ -49,49 +57,62 @@ class Errors {
     @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
     String databaseGone(Exception fault, Model model) {
         LOG.error("The database did not answer: nothing of this request is stored", fault);
-        model.addAttribute("theme", "day");
-        model.addAttribute("sentence", DATABASE_GONE);
-        return "frame/sentence";
+        return sentence(model, "Not stored", isForWantOfRoom(fault) ? DISK_FULL : DATABASE_GONE);
+    }
+
+    private static boolean isForWantOfRoom(Throwable fault) {
+        for (Throwable cause = fault; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLException sql && FULL.contains(sql.getErrorCode())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     @ExceptionHandler(KeyTaken.class)
     @ResponseStatus(HttpStatus.CONFLICT)
     String keyTaken(KeyTaken taken, Model model) {
-        model.addAttribute("theme", "day");
-        model.addAttribute("sentence", taken.getMessage());
-        return "frame/sentence";
+        return sentence(model, "Not stored", taken.getMessage());
     }
 
     @ExceptionHandler(Refused.class)
     @ResponseStatus(HttpStatus.UNPROCESSABLE_CONTENT)
     String refused(Refused refused, Model model) {
-        model.addAttribute("theme", "day");
-        model.addAttribute("sentence", refused.getMessage() + ". Nothing was stored.");
-        return "frame/sentence";
+        return sentence(model, "Not stored", refused.getMessage() + ". Nothing was stored.");
+    }
+
+    @ExceptionHandler(TooLong.class)
+    @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
+    String tooLong(TooLong tooLong, Model model) {
+        return sentence(model, "Not yet", tooLong.getMessage());
     }
 
     @ExceptionHandler(HeavyWork.Busy.class)
     @ResponseStatus(HttpStatus.TOO_MANY_REQUESTS)
     String busy(HeavyWork.Busy busy, Model model) {
-        model.addAttribute("theme", "day");
-        model.addAttribute("sentence", busy.getMessage());
-        return "frame/sentence";
+        return sentence(model, "Not yet", busy.getMessage());
     }
 
     @ExceptionHandler(MultipartException.class)
     @ResponseStatus(HttpStatus.BAD_REQUEST)
     String noFile(Model model) {
-        model.addAttribute("theme", "day");
-        model.addAttribute("sentence", "No file came with this: choose one, then send it again. Nothing was imported.");
-        return "frame/sentence";
+        return sentence(
+                model, "Not imported", "No file came with this: choose one, then send it again. Nothing was imported.");
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
     String tooLarge(Model model) {
+        return sentence(
+                model,
+                "Not imported",
+                "The file is larger than 64 MB, the largest that is read. Nothing was imported.");
+    }
+
+    private static String sentence(Model model, String heading, String sentence) {
         model.addAttribute("theme", "day");
-        model.addAttribute(
-                "sentence", "The file is larger than 64 MB, the largest that is read. Nothing was imported.");
+        model.addAttribute("heading", heading);
+        model.addAttribute("sentence", sentence);
         return "frame/sentence";
     }
 }

@@ -87,6 +87,7 @@ final class Rights {
             post("/job/*/traverse/adopt", Who.REVIEWER),
             post("/job/*/traverse/*", Who.EITHER),
             post("/job/*/traverse", Who.EITHER),
+            post("/job/*/deliver/*/cancel", Who.SIGNED_IN),
             post("/job/*/network/adopt", Who.REVIEWER),
             post("/job/*/network/cancel", Who.SIGNED_IN),
             post("/job/*/network/control", Who.EITHER),

@@ -31,6 +31,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.StandingAdoption;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.LongWork;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Payload;
 import markturn.web.people.People;
@@ -119,7 +120,9 @@ class NetworkController {
 
     /** As it is booked the job is computed already; switched, it is another. */
     private static Supplier<SurveyResult> computed(Book book, ControlSwitch control) {
-        return control.changed(book.job()).isEmpty() ? book::result : () -> Survey.compute(control.on(book.job()));
+        return control.changed(book.job()).isEmpty()
+                ? book::resultBesideThePages
+                : () -> Survey.compute(control.on(book.job()));
     }
 
     private String page(Book book, ControlSwitch control, Map<String, String> typed, Model model) {
@@ -137,7 +140,7 @@ class NetworkController {
         if (done.isEmpty()) {
             model.addAttribute(
                     "share",
-                    runs.known(asked(book, control)).map(NetworkRuns.Run::share).orElse(0.0));
+                    runs.known(asked(book, control)).map(LongWork.Run::share).orElse(0.0));
             return "network/under-way";
         }
         show(book, done.get(), model);
@@ -226,10 +229,10 @@ class NetworkController {
     Map<String, Object> progress(
             @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Principal who) {
         Book book = fieldBook.book(id, who.getName());
-        Optional<NetworkRuns.Run> run = runs.known(asked(book, switched(book, asked)));
+        Optional<LongWork.Run<NetworkRuns.Done>> run = runs.known(asked(book, switched(book, asked)));
         return Map.of(
-                "share", run.map(NetworkRuns.Run::share).orElse(1.0),
-                "done", run.map(NetworkRuns.Run::isDone).orElse(true));
+                "share", run.map(LongWork.Run::share).orElse(1.0),
+                "done", run.map(LongWork.Run::isDone).orElse(true));
     }
 
     /** Ends a long adjustment. */
@@ -270,7 +273,7 @@ class NetworkController {
         Book book = fieldBook.book(id, who.getName());
         ControlSwitch control = ControlSwitch.of(book.job());
         Form form = new Form(typed, book.job().units());
-        NetworkRuns.Done done = runs.soon(asked(book, control), book::result)
+        NetworkRuns.Done done = runs.soon(asked(book, control), book::resultBesideThePages)
                 .filter(d -> d.network().why().isEmpty())
                 .orElseThrow(NotHere::new);
         if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {

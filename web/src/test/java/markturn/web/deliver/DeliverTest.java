@@ -7,9 +7,11 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -51,12 +53,38 @@ class DeliverTest {
                 .isEqualTo(404);
     }
 
+    /** A page that waits shows how far it is, and the download begins by itself. Source: the PDF signature. */
+    @Test
+    void aFileThatTakesLongIsMadeBesideThePage(House house) throws Exception {
+        String id = house.application().getBean(FieldBook.class).open(AlderWeir.job(), "wren", Set.of("wren"));
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/deliver");
+        MadeFiles files = house.application().getBean(MadeFiles.class);
+        files.setPatience(Duration.ZERO);
+        Download download;
+        try {
+            download = page.waitForDownload(() -> {
+                page.getByText("The report as PDF").click();
+                assertThat(page.locator("h1")).hasText("The file is being made");
+                files.setPatience(Duration.ofSeconds(3));
+            });
+        } finally {
+            files.setPatience(Duration.ofSeconds(3));
+        }
+        assertThat(page.locator("#made")).isVisible();
+        Assertions.assertThat(download.suggestedFilename()).isEqualTo("Alder-Weir-PRACTICE-report.pdf");
+        try (InputStream pdf = download.createReadStream()) {
+            Assertions.assertThat(new String(pdf.readNBytes(5), StandardCharsets.US_ASCII))
+                    .isEqualTo("%PDF-");
+        }
+    }
+
     /** Source: the ZIP and PDF signatures, and the names on the page; each file inside is read by its own reader elsewhere. */
     @Test
     void everythingComesInOneFile(House house) throws Exception {
         String id = house.application().getBean(FieldBook.class).open(AlderWeir.job(), "wren", Set.of("wren"));
         Page page = house.signedIn("wren");
-        byte[] zip = page.request().get("/job/" + id + "/deliver/everything").body();
+        byte[] zip = House.made(page, "/job/" + id + "/deliver/everything");
         Map<String, byte[]> files = new TreeMap<>();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry each = in.getNextEntry(); each != null; each = in.getNextEntry()) {

@@ -1,0 +1,112 @@
+package markturn.web.deliver;
+
+import jakarta.annotation.PreDestroy;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.DoubleConsumer;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import markturn.formats.CoordinateCsv;
+import markturn.formats.DxfFile;
+import markturn.formats.GeoJsonFile;
+import markturn.formats.JobFile;
+import markturn.formats.LandXmlFile;
+import markturn.formats.ResultFile;
+import markturn.survey.SurveyResult;
+import markturn.web.fieldbook.Book;
+import markturn.web.frame.HeavyWork;
+import markturn.web.frame.LongWork;
+import org.springframework.stereotype.Component;
+
+/** Files that take long to make, made beside the pages in their turn. The work ends where whoever asked cancels it or has left. */
+@Component
+class MadeFiles {
+    /** The page that waits asks every second. */
+    private static final Duration LEAVING = Duration.ofSeconds(30);
+
+    private static final int AT_ONCE = 2;
+    private static final int KEPT = 4;
+
+    private final LongWork<Asked, byte[]> works =
+            new LongWork<>("files", AT_ONCE, KEPT, Duration.ofSeconds(3), LEAVING);
+    private final Reports reports;
+    private final HeavyWork heavy;
+
+    MadeFiles(Reports reports, HeavyWork heavy) {
+        this.reports = reports;
+        this.heavy = heavy;
+    }
+
+    /** Which file. */
+    enum Kind {
+        REPORT,
+        EVERYTHING
+    }
+
+    /**
+     * What is asked for, and by whom.
+     *
+     * @param scale of the drawing in it
+     */
+    record Asked(String person, String job, long revision, Kind kind, int scale) {}
+
+    /** How long a page waits before it shows how far the work is. */
+    void setPatience(Duration patience) {
+        works.setPatience(patience);
+    }
+
+    /**
+     * The file, if it is there soon; begun where it was not.
+     *
+     * @throws HeavyWork.Busy where another of that person's is being made
+     */
+    Optional<byte[]> soon(Asked asked, Book book) {
+        return works.soon(
+                asked,
+                reached -> heavy.inTurn(
+                        asked.person(),
+                        () -> asked.kind() == Kind.REPORT
+                                ? reports.of(book, part(reached, 0, 0.5)).pdf(part(reached, 0.5, 1))
+                                : zipped(book, asked.scale(), reached)));
+    }
+
+    LongWork<Asked, byte[]> works() {
+        return works;
+    }
+
+    private static DoubleConsumer part(DoubleConsumer of, double from, double to) {
+        return share -> of.accept(from + (to - from) * share);
+    }
+
+    private byte[] zipped(Book book, int scale, DoubleConsumer reached) throws IOException {
+        SurveyResult result = book.resultBesideThePages();
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("job.json", JobFile.write(book.job()));
+        files.put("result.json", ResultFile.write(result));
+        files.put("coordinates.csv", CoordinateCsv.write(result));
+        reached.accept(0.1);
+        files.put("job-coordinates.geojson", GeoJsonFile.write(result));
+        GeoJsonFile.writeGeographic(result).ifPresent(content -> files.put("wgs84.geojson", content));
+        files.put("landxml.xml", LandXmlFile.write(result));
+        files.put("marks-1-" + scale + ".dxf", DxfFile.write(result, scale));
+        files.put("report.pdf", reports.of(book, part(reached, 0.2, 0.5)).pdf(part(reached, 0.5, 1)));
+        ByteArrayOutputStream zipped = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
+            for (Map.Entry<String, byte[]> each : files.entrySet()) {
+                zip.putNextEntry(new ZipEntry(each.getKey()));
+                zip.write(each.getValue());
+                zip.closeEntry();
+            }
+        }
+        return zipped.toByteArray();
+    }
+
+    @PreDestroy
+    void close() {
+        works.close();
+    }
+}
