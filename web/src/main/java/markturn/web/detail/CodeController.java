@@ -10,6 +10,7 @@ import markturn.report.Signs;
 import markturn.survey.job.Code;
 import markturn.survey.job.Mark;
 import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.Entry;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
@@ -47,8 +48,8 @@ class CodeController {
     }
 
     private static Map<String, String> typed(Book book, String name) {
-        Map<String, String> typed =
-                new java.util.HashMap<>(Map.of("key", Payload.key(), "sign", "dot", "stroke", "solid"));
+        Map<String, String> typed = new java.util.HashMap<>(
+                Map.of("key", Payload.key(), "revision", "" + book.revision(), "sign", "dot", "stroke", "solid"));
         book.job().codes().stream().filter(c -> c.name().equals(name)).forEach(code -> {
             typed.put("name", code.name());
             typed.put("words", code.words());
@@ -106,6 +107,18 @@ class CodeController {
         Book book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         Code code = read(form);
+        Optional<Entry> meanwhile = book.lastSince(
+                form.text("revision"),
+                EntryKind.CODE,
+                p -> p.path("name").asString("").equals(code.name()));
+        if (meanwhile.isPresent() && !book.holds(form.text("key"))) {
+            form.fault(
+                    "name",
+                    "%s was described by %s while this page was open. Nothing of yours was booked: look at it in the list, then send it again if it is to be as you say"
+                            .formatted(code.name(), meanwhile.get().by()));
+            typed = new java.util.HashMap<>(typed);
+            typed.put("revision", "" + book.revision());
+        }
         if (form.isSound()) {
             try {
                 fieldBook.add(

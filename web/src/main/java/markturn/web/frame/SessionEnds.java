@@ -60,8 +60,14 @@ class SessionEnds extends OncePerRequestFilter {
 
     /** Where the database does not answer nothing is known to have changed; whatever the page needs of it says so. */
     private boolean haveChanged(Authentication who) {
+        Set<String> held = held(who);
         try {
-            return !held(who).equals(roles.get(who.getName(), people::roles));
+            if (held.equals(roles.get(who.getName(), people::roles))) {
+                return false;
+            }
+            // Whoever signed in again since the change holds the new ones: what is remembered may be of before.
+            roles.invalidate(who.getName());
+            return !held.equals(roles.get(who.getName(), people::roles));
         } catch (DataAccessException | TransactionException gone) {
             return false;
         }

@@ -247,12 +247,10 @@ class MarkController {
 
     /** Who changed a mark after the page that is posted was drawn, and what it is now; empty where nobody did. */
     private static Optional<String> changedSince(Book book, String mark, String revision) {
-        long drawn = revision.matches("\\d{1,18}") ? Long.parseLong(revision) : book.revision();
-        return book.entries().stream()
-                .filter(e -> e.sequence() > drawn
-                        && e.kind() == EntryKind.CONTROL_CORRECTED
-                        && e.payload().path("mark").path("name").asString("").equals(mark))
-                .reduce((earlier, later) -> later)
+        return book.lastSince(
+                        revision,
+                        EntryKind.CONTROL_CORRECTED,
+                        p -> p.path("mark").path("name").asString("").equals(mark))
                 .map(e ->
                         "%s was changed by %s while this page was open: it is now at %s. Nothing was booked; look at it, then correct it if it is still wrong."
                                 .formatted(

@@ -21,6 +21,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Moved;
 import markturn.web.fieldbook.Book;
+import markturn.web.fieldbook.Entry;
 import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.Refused;
@@ -36,6 +37,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -88,6 +90,7 @@ class CorrectionController {
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         model.addAttribute("key", typed.getOrDefault("key", Payload.key()));
+        model.addAttribute("revision", typed.getOrDefault("revision", "" + book.revision()));
         model.addAttribute("lines", lines(book, typed.getOrDefault("setup", ""), chosen));
         model.addAttribute("scaleFactor", GridScale.inForce(book.job()));
         return "review/correct";
@@ -121,6 +124,14 @@ class CorrectionController {
         List<String> chosen = line == null ? List.of() : line;
         Form form = new Form(typed, book.job().units());
         Optional<ObjectNode> payload = payload(form, book, chosen, who);
+        Optional<Entry> meanwhile = payload.flatMap(its -> book.lastSince(
+                typed.getOrDefault("revision", ""), EntryKind.RENOTE, theirs -> isSameNote(its, theirs)));
+        if (meanwhile.isPresent() && !book.holds(typed.getOrDefault("key", ""))) {
+            model.addAttribute("message", changedMeanwhile(meanwhile.get()));
+            Map<String, String> looked = new HashMap<>(typed);
+            looked.put("revision", "" + book.revision());
+            return page(book, model, looked, chosen, form.faults());
+        }
         if (form.isEmpty("reason")) {
             form.fault("reason", "Empty: expected why the note is changed");
         }
@@ -152,6 +163,26 @@ class CorrectionController {
             form.refused(refused);
             return page(book, model, typed, chosen, form.faults());
         }
+    }
+
+    /** Whether two corrections are of one note: the same kind of note of the same setup, reflector or line. */
+    private static boolean isSameNote(JsonNode one, JsonNode other) {
+        if (!one.path("what").equals(other.path("what"))
+                || !one.path("setup").equals(other.path("setup"))
+                || !one.path("reflector").equals(other.path("reflector"))) {
+            return false;
+        }
+        return !one.has("lines")
+                || one.get("lines")
+                        .valueStream()
+                        .anyMatch(line -> other.path("lines").valueStream().anyMatch(line::equals));
+    }
+
+    private String changedMeanwhile(Entry theirs) {
+        return "%s corrected the same note while this page was open, with the reason \"%s\". Nothing of yours was booked: look at what stands now, then go on if it is still wrong."
+                .formatted(
+                        people.shownName(theirs.by()),
+                        theirs.payload().path("reason").asString(""));
     }
 
     /** What a correction moved, in a sentence. */
