@@ -26,7 +26,7 @@ build_application
 maven bench -q package dependency:build-classpath -DskipTests -Dmdep.outputFile="$build/bench-classpath" -pl bench -am || fail "the bare application could not be built"
 bench_classes="$house/bench/target/classes:$(cat "$build/bench-classpath")" # of the last module, which is the benchmarks' own
 rm -rf "$build/bare"
-java -Djarmode=tools -jar "$house/bench/target/bench-1.jar" extract --destination "$build/bare" > /dev/null
+java -Djarmode=tools -jar "$house/bench/target/bench.jar" extract --destination "$build/bare" > /dev/null
 mkdir -p "$build/bench-data"
 trap 'stop_database "$build/bench-data"' EXIT
 start_database "$build/bench-data"
@@ -37,10 +37,10 @@ SPRING_FLYWAY_PASSWORD=$(cat "$build/bench-data/migration.password")
 export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn SPRING_FLYWAY_USER=migration SPRING_FLYWAY_PASSWORD
 : > "$build/bench-own"
 : > "$build/bench-bare"
-bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar > /dev/null # migrates
+bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar > /dev/null # migrates
 for _ in $(seq $bench_rounds); do
-  bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar >> "$build/bench-own"
-  bench_page=login bench_start "$build/bare" $java_options -jar bench-1.jar >> "$build/bench-bare"
+  bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar >> "$build/bench-own"
+  bench_page=login bench_start "$build/bare" $java_options -jar bench.jar >> "$build/bench-bare"
 done
 own=$(bench_median < "$build/bench-own")
 bare=$(bench_median < "$build/bench-bare")
@@ -51,7 +51,7 @@ say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
 
 # A switch of the resection's review against an empty request, on one running application.
 p=$(free_port)
-(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web-1.jar --server.port="$p" > "$build/bench.log" 2>&1) &
+(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
 application=$!
 until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
   alive "$application" || fail "the measured application did not start: see $build/bench.log"

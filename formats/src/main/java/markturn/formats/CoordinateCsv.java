@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredMark;
@@ -51,7 +52,7 @@ public final class CoordinateCsv {
         OptionalDouble variance = at.elevationVariance();
         csv.printRecord(
                 harmless(mark.name()),
-                JobElements.key(mark.mark().kind()),
+                JobReader.key(mark.mark().kind()),
                 number(at.northing(), units),
                 number(at.easting(), units),
                 number(at.elevation(), units),

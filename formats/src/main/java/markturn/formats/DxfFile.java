@@ -5,6 +5,7 @@ import java.nio.charset.CharsetEncoder;
 import java.util.LinkedHashSet;
 import java.util.Locale;
 import java.util.Set;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Units;
@@ -44,6 +45,7 @@ public final class DxfFile {
         Units units = result.job().units();
         double unit = units.length().metres();
         pair(999, encoded("job " + result.job().name() + (result.job().isPractice() ? ", PRACTICE" : "")));
+        pair(999, encoded(Version.program()));
         pair(999, encoded(Cautions.EXPORT));
         section("HEADER");
         pair(9, "$ACADVER");
@@ -120,7 +122,7 @@ public final class DxfFile {
 
     /** The code; of marks without one their kind. Release 12 allows letters, digits, {@code $}, {@code -} and {@code _}. */
     private static String layer(Mark mark) {
-        String name = mark.code().isEmpty() ? JobElements.key(mark.kind()) : mark.code();
+        String name = mark.code().isEmpty() ? JobReader.key(mark.kind()) : mark.code();
         String plain = name.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9$_-]", "_");
         return plain.substring(0, Math.min(24, plain.length()));
     }

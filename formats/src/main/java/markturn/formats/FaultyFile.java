@@ -2,6 +2,7 @@ package markturn.formats;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import markturn.fieldbook.wire.Fault;
 
 /** A file that cannot be read, with all its faults. */
 public final class FaultyFile extends Exception {

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.function.BiConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.LengthUnit;
@@ -141,6 +142,7 @@ public final class GeoJsonFile {
                 .put("name", result.job().name())
                 .put("coordinates", reference)
                 .put("practice", result.job().isPractice())
+                .put("program", Version.program())
                 .put("caution", Cautions.EXPORT);
         file.putArray("features");
         return file;
@@ -154,7 +156,7 @@ public final class GeoJsonFile {
         ObjectNode properties = feature.putObject("properties");
         properties
                 .put("name", mark.name())
-                .put("kind", JobElements.key(mark.mark().kind()))
+                .put("kind", JobReader.key(mark.mark().kind()))
                 .put("code", mark.mark().code())
                 .put("from", mark.from().orElse("given"))
                 .put(

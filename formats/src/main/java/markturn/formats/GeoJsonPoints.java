@@ -3,6 +3,7 @@ package markturn.formats;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.wire.Fault;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.reduce.GridPlace;

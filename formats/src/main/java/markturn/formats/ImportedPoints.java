@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import markturn.fieldbook.wire.Fault;
 import markturn.survey.job.PlainText;
 
 /**

@@ -2,11 +2,12 @@ package markturn.formats;
 
 import java.util.ArrayList;
 import java.util.List;
-import markturn.survey.angle.AngleUnit;
+import java.util.Optional;
+import markturn.fieldbook.wire.Fault;
+import markturn.fieldbook.wire.JobReader;
+import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.Tree;
 import markturn.survey.job.Job;
-import markturn.survey.job.LengthUnit;
-import markturn.survey.job.Network;
-import markturn.survey.job.Units;
 import tools.jackson.databind.JsonNode;
 
 /** The job file: a whole job as JSON. It is held against the published schema first, then against what a schema cannot see. */
@@ -25,32 +26,23 @@ public final class JobFile {
      * @throws FaultyFile with every fault found, each with path, value and what was expected
      */
     public static Job read(byte[] file) throws FaultyFile {
-        return read(file, true);
-    }
-
-    /**
-     * Reads a job file that was taken in once: whatever is asked of files since then, it opens.
-     *
-     * @throws FaultyFile where it is no job file at all
-     */
-    public static Job readStored(byte[] file) throws FaultyFile {
-        return read(file, false);
-    }
-
-    private static Job read(byte[] file, boolean admitting) throws FaultyFile {
-        JsonNode document = StrictJson.parse(file, admitting);
+        JsonNode document = StrictJson.parse(file);
         if (!document.isObject()) {
             throw new FaultyFile(
                     List.of(new Fault("$", "", "expected a job file: an object with \"format\": \"mark-turn-job\"")));
         }
         List<Fault> faults = new ArrayList<>(SchemaHolder.SCHEMA.check(document));
-        if (admitting) {
-            TextCheck.check(document, "$", faults);
-        }
+        TextCheck.check(document, "$", faults);
         if (!faults.isEmpty()) {
             throw new FaultyFile(faults);
         }
-        Job job = job(document, faults);
+        Tree tree = JsonTrees.tree(document);
+        resolveProjection(tree, faults);
+        return read(tree, faults);
+    }
+
+    private static Job read(Tree document, List<Fault> faults) throws FaultyFile {
+        Job job = JobReader.job(document, faults);
         if (faults.isEmpty()) {
             JobNames.check(job, faults);
         }
@@ -60,39 +52,21 @@ public final class JobFile {
         return job;
     }
 
-    private static Job job(JsonNode document, List<Fault> faults) {
-        JsonNode units = document.get("units");
-        Units inForce = new Units(
-                LengthUnit.of(units.get("length").asString()).orElseThrow(),
-                AngleUnit.of(units.get("angle").asString()).orElseThrow(),
-                units.path("bearings").asString("").equals(Units.Bearings.QUADRANT.key())
-                        ? Units.Bearings.QUADRANT
-                        : Units.Bearings.AZIMUTH);
-        Element root = new Element(document, "$", inForce, faults);
-        return new Job(
-                root.text("name"),
-                root.text("place"),
-                inForce,
-                JobElements.classOfWork(root),
-                root.flag("planOnly", false),
-                JobElements.earth(root),
-                root.list("instruments").stream().map(JobElements::instrument).toList(),
-                root.list("reflectors").stream().map(JobElements::reflector).toList(),
-                root.list("codes").stream().map(JobElements::code).toList(),
-                root.list("marks").stream().map(JobElements::mark).toList(),
-                root.list("setups").stream().map(JobElements::setup).toList(),
-                root.list("fixes").stream().map(JobElements::fix).toList(),
-                root.list("references").stream().map(JobElements::reference).toList(),
-                root.list("traverses").stream().map(JobElements::traverse).toList(),
-                new Network(
-                        root.at("network").flag("run", false),
-                        root.at("network").flag("adopt", false)),
-                root.list("adopted").stream().map(JobElements::adopted).toList(),
-                root.list("decisions").stream().map(JobElements::decision).toList());
+    /** A projection by its name or code is written out, or is a fault. */
+    private static void resolveProjection(Tree document, List<Fault> faults) {
+        if (document.at("earth").at("projection") instanceof Tree.Fields projection) {
+            String typed = projection.text("definition");
+            Optional<String> definition = ProjectionNames.definition(typed);
+            definition.ifPresent(written -> projection.put("definition", written));
+            if (definition.isEmpty()) {
+                faults.add(new Fault(
+                        "$.earth.projection.definition", '"' + typed + '"', "expected " + ProjectionNames.EXPECTED));
+            }
+        }
     }
 
     /** Writes a job so that {@link #read} gives it back. */
     public static byte[] write(Job job) {
-        return StrictJson.MAPPER.writeValueAsBytes(new JobNodes(job.units()).job(job));
+        return JsonTrees.file(new JobWriter(job.units()).job(job).put("x-program", Version.program()));
     }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import markturn.fieldbook.wire.Fault;
 import markturn.survey.job.Code;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Instrument;

@@ -14,6 +14,7 @@ import java.util.OptionalDouble;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Circle;
@@ -97,7 +98,7 @@ public final class LandXmlFile {
         units();
         open("Project", "name", job.name(), "desc", job.isPractice() ? "PRACTICE" : "");
         close();
-        open("Application", "name", "Mark Turn");
+        open("Application", "name", "Mark Turn", "version", Version.current());
         close();
         points();
         lines();
@@ -321,7 +322,7 @@ public final class LandXmlFile {
                         applied.isPresent() && applied.get().ppm().isPresent()
                                 ? exact(applied.get().ppm().getAsDouble())
                                 : "",
-                "origin", JobElements.key(reading.origin()),
+                "origin", JobReader.key(reading.origin()),
                 "along", offset.map(o -> exact(o.along() / unit())).orElse(""),
                 "across", offset.map(o -> exact(o.across() / unit())).orElse(""),
                 "up", offset.map(o -> exact(o.up() / unit())).orElse(""));

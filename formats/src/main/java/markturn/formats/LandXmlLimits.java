@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;
@@ -54,7 +55,7 @@ final class LandXmlLimits {
         for (int i = 0; i < leaveOut.size(); i++) {
             Setup.LeftOut left = leaveOut.get(i);
             all.addAll(List.of(
-                    "leaveOut" + (i + 1), left.only().map(JobElements::key).orElse("all") + " " + left.target()));
+                    "leaveOut" + (i + 1), left.only().map(JobReader::key).orElse("all") + " " + left.target()));
         }
         return all.toArray(String[]::new);
     }
@@ -162,7 +163,7 @@ final class LandXmlLimits {
     private static Optional<Setup.Part> part(String key) {
         Map<String, Setup.Part> parts = new HashMap<>();
         for (Setup.Part part : Setup.Part.values()) {
-            parts.put(JobElements.key(part), part);
+            parts.put(JobReader.key(part), part);
         }
         return Optional.ofNullable(parts.get(key));
     }

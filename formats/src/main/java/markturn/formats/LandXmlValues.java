@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.wire.Fault;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Circle;
 import markturn.survey.job.LengthUnit;

@@ -15,6 +15,7 @@ import java.util.OptionalDouble;
 import java.util.function.IntConsumer;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import markturn.fieldbook.wire.Fault;
 import markturn.survey.job.LengthUnit;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;

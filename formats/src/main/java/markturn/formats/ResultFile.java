@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.finding.Finding;
@@ -39,7 +40,10 @@ public final class ResultFile {
     private ObjectNode result(SurveyResult result) {
         Job job = result.job();
         ObjectNode to = JsonNodeFactory.instance.objectNode();
-        to.put("format", "mark-turn-result").put("version", 1).put("job", job.name());
+        to.put("format", "mark-turn-result")
+                .put("version", 1)
+                .put("program", Version.program())
+                .put("job", job.name());
         to.putObject("units")
                 .put("length", units.length().key())
                 .put("angle", units.angle().key());
@@ -144,7 +148,7 @@ public final class ResultFile {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("name", setup.name())
                 .put("station", setup.setup().station())
-                .put("method", JobElements.key(setup.setup().method()));
+                .put("method", JobReader.key(setup.setup().method()));
         position(to, setup.station());
         small((ObjectNode) to.get("stdDev"), "orientation", root(setup.orientationVariance()));
         angle(to, "orientation", setup.orientation());
@@ -238,7 +242,7 @@ public final class ResultFile {
 
     private ObjectNode mark(MeasuredMark of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
-        to.put("name", of.name()).put("kind", JobElements.key(of.mark().kind()));
+        to.put("name", of.name()).put("kind", JobReader.key(of.mark().kind()));
         position(to, of.stated());
         text(to, "from", of.from().orElse(""));
         text(to, "adjustedBy", of.adjustedBy().orElse(""));
@@ -334,7 +338,7 @@ public final class ResultFile {
     private ObjectNode finding(Finding of) {
         double unit = of.measure().unit(units);
         ObjectNode to = JsonNodeFactory.instance.objectNode();
-        to.put("code", of.code()).put("severity", of.severity().name().toLowerCase(Locale.ROOT));
+        to.put("code", of.code().key()).put("severity", of.severity().name().toLowerCase(Locale.ROOT));
         text(to, "setup", of.setup());
         text(to, "target", of.target());
         to.put("text", of.text());

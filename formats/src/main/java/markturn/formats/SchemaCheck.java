@@ -13,6 +13,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import markturn.fieldbook.wire.Fault;
 import tools.jackson.databind.JsonNode;
 
 /** Holds a document against one of the published schemas, and says each deviation in words of its own. */

@@ -6,6 +6,7 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import markturn.fieldbook.wire.Fault;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -46,17 +47,8 @@ final class StrictJson {
 
     private StrictJson() {}
 
-    /** Parses a file, or says in one fault why it cannot be. */
+    /** Parses a file, or says in one fault why it cannot be; what it holds is counted first. */
     static JsonNode parse(byte[] file) throws FaultyFile {
-        return parse(file, true);
-    }
-
-    /**
-     * Parses a file.
-     *
-     * @param counted whether what it holds is counted first; what was taken in once need not be
-     */
-    static JsonNode parse(byte[] file, boolean counted) throws FaultyFile {
         if (file.length == 0) {
             throw fault("the file is empty; expected a job file");
         }
@@ -65,9 +57,7 @@ final class StrictJson {
         }
         String text = decode(file);
         try {
-            if (counted) {
-                requireBounds(text);
-            }
+            requireBounds(text);
             JsonNode node = MAPPER.readTree(text);
             if (node == null || node.isMissingNode()) {
                 throw fault("the file holds nothing; expected a job file");

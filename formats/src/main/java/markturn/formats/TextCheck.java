@@ -2,6 +2,7 @@ package markturn.formats;
 
 import java.util.List;
 import java.util.OptionalInt;
+import markturn.fieldbook.wire.Fault;
 import markturn.survey.job.PlainText;
 import tools.jackson.databind.JsonNode;
 

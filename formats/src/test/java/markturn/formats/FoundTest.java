@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.OptionalDouble;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Finding;
 import markturn.survey.finding.Finding.Severity;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.Position;
@@ -33,7 +33,7 @@ class FoundTest {
     private static List<String> codes(SurveyResult result, Severity severity) {
         return result.findings().stream()
                 .filter(f -> f.severity() == severity)
-                .map(Finding::code)
+                .map(finding -> finding.code().key())
                 .toList();
     }
 
@@ -84,7 +84,8 @@ class FoundTest {
     void threeDirectionsCheckNothingAndThatIsSaid() throws Exception {
         SurveyResult result = computed("f-three-directions");
         assertThat(result.findings())
-                .anyMatch(f -> f.code().equals("nothing-checked") && f.setup().equals("S1"));
+                .anyMatch(f ->
+                        f.code() == FindingCode.NOTHING_CHECKED && f.setup().equals("S1"));
     }
 
     // A given elevation stays what it is, and what the network does not find stays as it was.
@@ -92,7 +93,7 @@ class FoundTest {
     void adoptingANetworkKeepsGivenElevations() throws Exception {
         SurveyResult given = computed("k-network-adopt-loses-given-elevation");
         assertThat(at(given, "C").elevation()).hasValue(103);
-        assertThat(given.findings()).anyMatch(f -> f.code().equals("adoption-without-effect"));
+        assertThat(given.findings()).anyMatch(f -> f.code() == FindingCode.ADOPTION_WITHOUT_EFFECT);
         SurveyResult adopted = computed("k-network-elevation-lost-adopted");
         assertThat(at(adopted, "A").elevation()).hasValue(100);
         assertThat(at(adopted, "N").elevation().orElseThrow()).isCloseTo(104.0012, within(1e-3));

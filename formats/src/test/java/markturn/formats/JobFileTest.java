@@ -7,10 +7,12 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.UnaryOperator;
+import markturn.fieldbook.wire.JobReader;
 import markturn.survey.Survey;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -271,7 +273,9 @@ class JobFileTest {
                                 .singleElement()
                                 .satisfies(f ->
                                         assertThat(f.line()).contains("$.name").contains("character 2 is U+0007")));
-        assertThat(JobFile.readStored(file).name()).isEqualTo("a\u0007b");
+        assertThat(JobReader.job(JsonTrees.read(new String(file, StandardCharsets.UTF_8)), new ArrayList<>())
+                        .name())
+                .isEqualTo("a\u0007b");
     }
 
     @Test

@@ -3,6 +3,7 @@ package markturn.report;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -19,7 +20,7 @@ public record Display(Units units) {
     private static final String NONE = "–";
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
     private static final DateTimeFormatter DAY_AND_TIME =
-            DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+            DateTimeFormatter.ofPattern("d MMM yyyy HH:mm z", Locale.ENGLISH);
 
     /** A coordinate, elevation, height or distance (metres), to the millimetre or the thousandth of a foot. */
     public String length(OptionalDouble metres) {
@@ -129,11 +130,11 @@ public record Display(Units units) {
     }
 
     public String time(Optional<Instant> at) {
-        return at.map(a -> TIME.format(a.atZone(ZoneId.systemDefault()))).orElse("");
+        return at.map(a -> TIME.format(a.atZone(zone()))).orElse("");
     }
 
     public String dayAndTime(Instant at) {
-        return DAY_AND_TIME.format(at.atZone(ZoneId.systemDefault()));
+        return DAY_AND_TIME.format(at.atZone(zone()));
     }
 
     public String number(double amount, int decimals) {
@@ -144,5 +145,28 @@ public record Display(Units units) {
         String text = Words.number(amount, decimals);
         boolean isZero = text.chars().allMatch(c -> c == '0' || c == '.');
         return text.startsWith("-") || isZero ? text : "+" + text;
+    }
+
+    /** The zone in which times are shown, by its name. */
+    public String timeZone() {
+        return zone().getId();
+    }
+
+    /** A name that this machine does not know stands for its own zone. */
+    private ZoneId zone() {
+        return isZone(units.timeZone()) ? ZoneId.of(units.timeZone()) : ZoneId.systemDefault();
+    }
+
+    /** Whether a time zone is known by that name. */
+    public static boolean isZone(String name) {
+        return ZoneId.getAvailableZoneIds().contains(name);
+    }
+
+    /** The names of all zones that are places, in order. */
+    public static List<String> zones() {
+        return ZoneId.getAvailableZoneIds().stream()
+                .filter(name -> name.contains("/") && !name.startsWith("Etc/") && !name.startsWith("SystemV/"))
+                .sorted()
+                .toList();
     }
 }

@@ -67,6 +67,7 @@ public final class Report {
     private final Optional<MeasuredNetwork> network;
     private final List<Person> crew;
     private final Instant made;
+    private final String program;
 
     /** Somebody who worked on the job. */
     public record Person(String name, String role) {}
@@ -81,12 +82,15 @@ public final class Report {
      * @param network the whole job in one adjustment, where that was computed: worst hidden errors come from it
      * @param crew who worked on it
      * @param made when the report is made
+     * @param program what makes it, with its version
      */
-    public Report(SurveyResult result, Optional<MeasuredNetwork> network, List<Person> crew, Instant made) {
+    public Report(
+            SurveyResult result, Optional<MeasuredNetwork> network, List<Person> crew, Instant made, String program) {
         this.result = result;
         this.network = network.or(() -> result.measured().network());
         this.crew = List.copyOf(crew);
         this.made = made;
+        this.program = program;
     }
 
     private static TemplateEngine engine() {
@@ -172,6 +176,7 @@ public final class Report {
         model.put("scale", Words.number(GridScale.inForce(job).orElse(1), 8));
         model.put("crew", crew);
         model.put("made", show.dayAndTime(made));
+        model.put("program", program);
         model.put("days", days(job, show));
         Glance glance = Glance.of(job, result.measured(), result.judgements(), result.findings());
         model.put("glance", glance);

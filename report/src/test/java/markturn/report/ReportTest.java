@@ -31,7 +31,8 @@ class ReportTest {
             DEMO,
             Optional.of(Survey.network(DEMO, share -> {})),
             List.of(new Report.Person("Wren Halloran", "Observer"), new Report.Person("Ida Marsh", "Reviewer")),
-            Instant.parse("2026-05-05T08:00:00Z"));
+            Instant.parse("2026-05-05T08:00:00Z"),
+            "Mark Turn 0.2.0");
 
     @Test
     void everythingAStrangerNeedsStandsInThePdf() throws IOException {
@@ -93,7 +94,9 @@ class ReportTest {
                     Optional.empty()));
         }
         SurveyResult large = Survey.compute(job.withMarks(marks));
-        String html = new Report(large, Optional.empty(), List.of(), Instant.parse("2026-05-05T08:00:00Z")).html("");
+        String html = new Report(
+                        large, Optional.empty(), List.of(), Instant.parse("2026-05-05T08:00:00Z"), "Mark Turn 0.2.0")
+                .html("");
         assertThat(html).contains("would fall on others like them at this scale and are not drawn", "CREST 1");
         assertThat(html).hasSizeLessThan(3_000_000);
     }
@@ -101,7 +104,7 @@ class ReportTest {
     @Test
     void anEmptyJobHasAReportToo() {
         SurveyResult blank = Survey.compute(AlderWeir.blank());
-        Report report = new Report(blank, Optional.empty(), List.of(), Instant.EPOCH);
+        Report report = new Report(blank, Optional.empty(), List.of(), Instant.EPOCH, "Mark Turn 0.2.0");
         assertThat(report.html("x.css")).contains("Nothing has been sighted a second time");
         assertThat(report.pdf()).startsWith("%PDF".getBytes(java.nio.charset.StandardCharsets.US_ASCII));
     }
@@ -111,14 +114,15 @@ class ReportTest {
     void aReportSpeaksTheUnitsOfItsJob() {
         Job feet =
                 AlderWeir.job().with(new Units(LengthUnit.FOOT, AngleUnit.GON)).withSetups(List.of());
-        String html = new Report(Survey.compute(feet), Optional.empty(), List.of(), Instant.EPOCH).html("x.css");
+        String html = new Report(Survey.compute(feet), Optional.empty(), List.of(), Instant.EPOCH, "Mark Turn 0.2.0")
+                .html("x.css");
         assertThat(html).contains("6561.680").contains("angles gon").doesNotContain("2000.000");
     }
 
     @Test
     void aNameThatLooksLikeMarkupStaysAName() {
         Job odd = AlderWeir.blank().plus(Mark.control("<b>&\"x\"", 2050, 4950, OptionalDouble.empty(), "<script>"));
-        Report report = new Report(Survey.compute(odd), Optional.empty(), List.of(), Instant.EPOCH);
+        Report report = new Report(Survey.compute(odd), Optional.empty(), List.of(), Instant.EPOCH, "Mark Turn 0.2.0");
         assertThat(report.html("x.css"))
                 .contains("&lt;b&gt;&amp;")
                 .doesNotContain("<b>&")

@@ -10,6 +10,7 @@ import java.util.Random;
 import markturn.survey.Survey;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.finding.Proof;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Circle;
@@ -180,7 +181,7 @@ public final class AlderWeir {
     /** The reviewer's answer to the knocked pillar, on the value as it was found. */
     private static Decision pillarFourAnswered(Job booked) {
         double found = Survey.compute(booked).findings().stream()
-                .filter(f -> f.code().equals("second-fix") && f.target().equals("PILLAR 4"))
+                .filter(f -> f.code() == FindingCode.SECOND_FIX && f.target().equals("PILLAR 4"))
                 .findFirst()
                 .orElseThrow()
                 .value()

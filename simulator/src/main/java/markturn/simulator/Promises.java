@@ -102,9 +102,10 @@ public final class Promises {
                                 .ifPresent(at -> coverage.take(at, tried.world().at(mark))));
             }
             List<Finding> wrong = result.findings().stream()
-                    .filter(f -> f.severity() != Finding.Severity.NOTE && BY_CHANCE.contains(f.code()))
+                    .filter(f -> f.severity() != Finding.Severity.NOTE
+                            && BY_CHANCE.contains(f.code().key()))
                     .toList();
-            wrong.forEach(f -> codes.merge(f.code(), 1, Integer::sum));
+            wrong.forEach(f -> codes.merge(f.code().key(), 1, Integer::sum));
             jobs++;
             setups += result.measured().setups().size();
             faultySetups += (int) wrong.stream().map(Finding::setup).distinct().count();

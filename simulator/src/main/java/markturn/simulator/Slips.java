@@ -8,6 +8,7 @@ import java.util.Set;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.job.ClassOfWork.Preset;
 import markturn.survey.job.Reading;
 import markturn.survey.result.Observation;
@@ -184,21 +185,23 @@ final class Slips {
 
     private static Outcome judged(Slip slip, String wrong, SurveyResult result) {
         List<Finding> said = result.findings().stream()
-                .filter(f -> f.severity() != Finding.Severity.NOTE && Promises.BY_CHANCE.contains(f.code()))
+                .filter(f -> f.severity() != Finding.Severity.NOTE
+                        && Promises.BY_CHANCE.contains(f.code().key()))
                 .toList();
         if (said.isEmpty()) {
             return Outcome.SILENT;
         }
         boolean another =
-                said.stream().anyMatch(f -> NAMES_ONE.contains(f.code()) && !isPlanted(slip, wrong, f.target()));
+                said.stream().anyMatch(f -> NAMES_ONE.contains(f.code().key()) && !isPlanted(slip, wrong, f.target()));
         if (another) {
             return Outcome.ANOTHER;
         }
-        Optional<Finding> left =
-                said.stream().filter(f -> f.code().equals("marks-disagree")).findFirst();
+        Optional<Finding> left = said.stream()
+                .filter(f -> f.code() == FindingCode.MARKS_DISAGREE)
+                .findFirst();
         boolean named = switch (slip.what()) {
-            case CONSTANT -> said.stream().anyMatch(f -> f.code().equals("scale-suspect"));
-            case SWAPPED -> said.stream().anyMatch(f -> f.code().equals("names-swapped"));
+            case CONSTANT -> said.stream().anyMatch(f -> f.code() == FindingCode.SCALE_SUSPECT);
+            case SWAPPED -> said.stream().anyMatch(f -> f.code() == FindingCode.NAMES_SWAPPED);
             default -> said.stream().anyMatch(f -> f.target().equals(wrong)) && left.isEmpty();
         };
         return named ? Outcome.NAMED : Outcome.OPEN;

@@ -14,6 +14,7 @@ import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.finding.Proof;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Circle;
@@ -109,7 +110,9 @@ class FindingsTest {
     }
 
     private static List<String> codes(Job job) {
-        return Survey.compute(job).findings().stream().map(Finding::code).toList();
+        return Survey.compute(job).findings().stream()
+                .map(finding -> finding.code().key())
+                .toList();
     }
 
     private static Job reading(int index, UnaryOperator<Reading> change) {
@@ -155,8 +158,8 @@ class FindingsTest {
             List<Finding> findings =
                     Survey.compute(clean(seed, InstrumentErrors.of(INSTRUMENT))).findings();
             if (findings.stream()
-                    .anyMatch(f ->
-                            f.severity() == Finding.Severity.STOP || f.code().endsWith("-spread"))) {
+                    .anyMatch(f -> f.severity() == Finding.Severity.STOP
+                            || f.code().key().endsWith("-spread"))) {
                 alarms++;
             }
         }
@@ -252,12 +255,12 @@ class FindingsTest {
     @Test
     void aMisreadDigitIsNamed() {
         Finding finding = Survey.compute(reading(2, r -> turned(r, 600 * Angles.SECOND))).findings().stream()
-                .filter(f -> f.code().equals("faces-differ"))
+                .filter(f -> f.code() == FindingCode.FACES_DIFFER)
                 .findFirst()
                 .orElseThrow();
         assertThat(finding.text()).contains("a 10' digit").contains("Look at the display");
         Finding sameFace = Survey.compute(reading(2, r -> turned(r, Math.PI))).findings().stream()
-                .filter(f -> f.code().equals("faces-differ"))
+                .filter(f -> f.code() == FindingCode.FACES_DIFFER)
                 .findFirst()
                 .orElseThrow();
         assertThat(sameFace.text()).contains("same face");
@@ -335,7 +338,7 @@ class FindingsTest {
 
     private static Finding finding(SurveyResult result, String target) {
         return result.findings().stream()
-                .filter(f -> f.code().equals("second-fix") && f.target().equals(target))
+                .filter(f -> f.code() == FindingCode.SECOND_FIX && f.target().equals(target))
                 .findFirst()
                 .orElseThrow();
     }

@@ -12,6 +12,7 @@ import java.util.function.UnaryOperator;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
@@ -63,7 +64,9 @@ class FreeStationTest {
     }
 
     private static List<String> codes(Job job) {
-        return Survey.compute(job).findings().stream().map(Finding::code).toList();
+        return Survey.compute(job).findings().stream()
+                .map(finding -> finding.code().key())
+                .toList();
     }
 
     @Test
@@ -76,8 +79,8 @@ class FreeStationTest {
             assertThat(Math.hypot(at.northing() - 2042.615, at.easting() - 4934.280))
                     .isLessThan(5 * at.plan().ellipse().semiMajor());
             alarms += result.findings().stream()
-                            .anyMatch(f -> f.severity() != Finding.Severity.NOTE
-                                    && !f.code().equals("nothing-checked"))
+                            .anyMatch(f ->
+                                    f.severity() != Finding.Severity.NOTE && f.code() != FindingCode.NOTHING_CHECKED)
                     ? 1
                     : 0;
         }
@@ -89,7 +92,7 @@ class FreeStationTest {
     void aKnockedPillarIsNamed(String knocked) {
         SurveyResult result = Survey.compute(job(3, PILLARS, true, w -> w.knock(knocked, 0.02, -0.04, 0)));
         Finding finding = result.findings().stream()
-                .filter(f -> f.code().equals("mark-disagrees"))
+                .filter(f -> f.code() == FindingCode.MARK_DISAGREES)
                 .findFirst()
                 .orElseThrow();
         assertThat(finding.target()).isEqualTo(knocked);
@@ -100,7 +103,7 @@ class FreeStationTest {
     void twoMarksSayWhatTheyHideAndWhereToLook() {
         SurveyResult result = Survey.compute(job(4, List.of("PILLAR 1", "PILLAR 2"), true, w -> w));
         Finding finding = result.findings().stream()
-                .filter(f -> f.code().equals("two-marks"))
+                .filter(f -> f.code() == FindingCode.TWO_MARKS)
                 .findFirst()
                 .orElseThrow();
         assertThat(finding.text())
@@ -158,7 +161,7 @@ class FreeStationTest {
                     .as("seed %d", seed)
                     .anyMatch(f -> f.severity() == Finding.Severity.STOP
                             && List.of("danger-circle", "weak-geometry", "resection-undetermined")
-                                    .contains(f.code()));
+                                    .contains(f.code().key()));
         }
     }
 
@@ -186,7 +189,7 @@ class FreeStationTest {
                 r -> r.target().equals("PILLAR 3") ? r.withTargetHeight(MeasuredHeight.toAxis(1.6)) : r);
         SurveyResult result = Survey.compute(wrong);
         Finding finding = result.findings().stream()
-                .filter(f -> f.code().equals("elevation-round-error"))
+                .filter(f -> f.code() == FindingCode.ELEVATION_ROUND_ERROR)
                 .findFirst()
                 .orElseThrow();
         assertThat(finding.target()).isEqualTo("PILLAR 3");
@@ -229,8 +232,8 @@ class FreeStationTest {
                         List.of(new Setup.LeftOut("PILLAR 2", Optional.of(Setup.Part.DISTANCE))), false)));
         SurveyResult result = Survey.compute(left);
         assertThat(result.findings().stream()
-                        .filter(f ->
-                                f.code().equals("nothing-checked") && f.setup().equals("R1"))
+                        .filter(f -> f.code() == FindingCode.NOTHING_CHECKED
+                                && f.setup().equals("R1"))
                         .map(Finding::severity))
                 .containsOnly(Finding.Severity.STOP);
     }

@@ -117,7 +117,7 @@ class PracticeTest {
         for (int seed = 1; seed <= 200; seed++) {
             Survey.compute(turned(new Practice(seed, Set.of()), preset)).findings().stream()
                     .filter(f -> f.severity() != Finding.Severity.NOTE)
-                    .map(Finding::code)
+                    .map(finding -> finding.code().key())
                     .filter(code -> !code.equals("one-ray"))
                     .distinct()
                     .forEach(code -> alarms.merge(code, 1, Integer::sum));
@@ -146,7 +146,7 @@ class PracticeTest {
             }
             possible++;
             List<String> codes = Survey.compute(turned(practice, ClassOfWork.Preset.ENGINEERING)).findings().stream()
-                    .map(Finding::code)
+                    .map(finding -> finding.code().key())
                     .toList();
             if (codes.stream().anyMatch(named.get(fault)::contains)) {
                 seen++;

@@ -11,14 +11,15 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import markturn.fieldbook.wire.Fault;
 import markturn.formats.CoordinateCsv;
 import markturn.formats.DxfFile;
-import markturn.formats.Fault;
 import markturn.formats.FaultyFile;
 import markturn.formats.GeoJsonFile;
 import markturn.formats.JobFile;
 import markturn.formats.LandXmlFile;
 import markturn.formats.ResultFile;
+import markturn.formats.Version;
 import markturn.report.Report;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -133,7 +134,8 @@ public final class CommandLine {
                                 .distinct()
                                 .map(name -> new Report.Person(name, "Decided"))
                                 .toList(),
-                        Instant.now())
+                        Instant.now(),
+                        Version.program())
                 .pdf();
     }
 

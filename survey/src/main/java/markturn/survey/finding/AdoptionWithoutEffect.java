@@ -42,6 +42,6 @@ final class AdoptionWithoutEffect implements Rule {
     }
 
     private static Finding found(String text) {
-        return Finding.of("adoption-without-effect", Severity.NOTE, "", "", text);
+        return Finding.of(FindingCode.ADOPTION_WITHOUT_EFFECT, Severity.NOTE, "", "", text);
     }
 }

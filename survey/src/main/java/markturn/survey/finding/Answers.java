@@ -61,7 +61,7 @@ final class Answers {
     }
 
     private static boolean concerns(Decision answer, Finding finding) {
-        return answer.concerning("code").equals(finding.code())
+        return answer.concerning("code").equals(finding.code().key())
                 && answer.concerning("setup").equals(finding.setup())
                 && answer.concerning("target").equals(finding.target());
     }

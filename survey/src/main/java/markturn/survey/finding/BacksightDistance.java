@@ -11,7 +11,7 @@ final class BacksightDistance implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return BacksightComparisons.beyondChance(evidence, Limit.BACKSIGHT_DISTANCE)
                 .map(judged -> Finding.of(
-                                "backsight-distance",
+                                FindingCode.BACKSIGHT_DISTANCE,
                                 BacksightComparisons.severity(evidence, judged),
                                 judged.setup(),
                                 judged.target(),

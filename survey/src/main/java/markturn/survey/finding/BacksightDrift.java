@@ -22,7 +22,7 @@ final class BacksightDrift implements Rule {
                                     .difference(sight.atLongest().getAsDouble()))
                     : "";
             return Finding.of(
-                            "backsight-drift",
+                            FindingCode.BACKSIGHT_DRIFT,
                             Severity.STOP,
                             out.setup(),
                             out.target(),

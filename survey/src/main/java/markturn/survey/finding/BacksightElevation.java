@@ -11,7 +11,7 @@ final class BacksightElevation implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return BacksightComparisons.beyondChance(evidence, Limit.BACKSIGHT_ELEVATION)
                 .map(judged -> Finding.of(
-                                "backsight-elevation",
+                                FindingCode.BACKSIGHT_ELEVATION,
                                 BacksightComparisons.severity(evidence, judged),
                                 judged.setup(),
                                 judged.target(),

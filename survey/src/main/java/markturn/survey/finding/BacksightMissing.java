@@ -22,7 +22,7 @@ final class BacksightMissing implements SetupRule {
     private static Finding unknown(MeasuredSetup setup) {
         if (setup.setup().orientation() instanceof Setup.ByAzimuth) {
             return Finding.of(
-                    "station-unknown",
+                    FindingCode.STATION_UNKNOWN,
                     Severity.NOTE,
                     setup.name(),
                     setup.setup().station(),
@@ -30,7 +30,7 @@ final class BacksightMissing implements SetupRule {
                             .formatted(setup.setup().station()));
         }
         return Finding.of(
-                "station-unknown",
+                FindingCode.STATION_UNKNOWN,
                 Severity.STOP,
                 setup.name(),
                 setup.setup().station(),
@@ -40,7 +40,7 @@ final class BacksightMissing implements SetupRule {
 
     private static Finding missing(MeasuredSetup setup, String sight) {
         return Finding.of(
-                "backsight-missing",
+                FindingCode.BACKSIGHT_MISSING,
                 Severity.STOP,
                 setup.name(),
                 sight,

@@ -31,7 +31,7 @@ final class BacksightOtherMark implements Rule {
                     .findFirst()
                     .stream()
                     .map(m -> Finding.of(
-                                    "backsight-other-mark",
+                                    FindingCode.BACKSIGHT_OTHER_MARK,
                                     Severity.STOP,
                                     setup.name(),
                                     out.target(),

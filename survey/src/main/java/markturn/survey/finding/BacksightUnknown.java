@@ -19,7 +19,7 @@ final class BacksightUnknown implements Rule {
 
     private static Finding found(MeasuredSetup setup, String sight) {
         return Finding.of(
-                "backsight-unknown",
+                FindingCode.BACKSIGHT_UNKNOWN,
                 Severity.STOP,
                 setup.name(),
                 sight,

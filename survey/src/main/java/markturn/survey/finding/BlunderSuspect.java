@@ -53,6 +53,6 @@ final class BlunderSuspect implements Rule {
     }
 
     private static Finding suspected(String target, String text) {
-        return Finding.of("blunder-suspect", Severity.WARN, "", target, text);
+        return Finding.of(FindingCode.BLUNDER_SUSPECT, Severity.WARN, "", target, text);
     }
 }

@@ -117,7 +117,7 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
             return;
         }
         found.add(Finding.of(
-                        "both-ways-differ",
+                        FindingCode.BOTH_WAYS_DIFFER,
                         Severity.WARN,
                         back.setup().name(),
                         back.sets().target(),

@@ -16,7 +16,7 @@ final class CannotHoldClass implements Rule {
                 .max(Comparator.comparingDouble(j -> j.limit() / j.classLimit()))
                 .stream()
                 .map(worst -> Finding.of(
-                                "cannot-hold-class",
+                                FindingCode.CANNOT_HOLD_CLASS,
                                 Severity.NOTE,
                                 "",
                                 "",

@@ -10,7 +10,7 @@ final class ClosingAlias implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return OtherNames.of(evidence.measured()).stream()
                 .map(like -> Finding.of(
-                                "closing-alias",
+                                FindingCode.CLOSING_ALIAS,
                                 Severity.WARN,
                                 evidence.job().setup(like.from()).isEmpty() ? "" : like.from(),
                                 like.mark(),

@@ -24,7 +24,7 @@ final class ClosingSightMissing implements SetupRule {
         if (setup.closingSight().isEmpty()) {
             return Stream.of(
                     Finding.of(
-                            "closing-sight-missing",
+                            FindingCode.CLOSING_SIGHT_MISSING,
                             Severity.WARN,
                             setup.name(),
                             "",
@@ -55,7 +55,7 @@ final class ClosingSightMissing implements SetupRule {
             return Stream.empty();
         }
         return Stream.of(Finding.of(
-                        "closing-sight-missing",
+                        FindingCode.CLOSING_SIGHT_MISSING,
                         Severity.WARN,
                         setup.name(),
                         "",

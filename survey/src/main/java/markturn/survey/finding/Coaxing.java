@@ -21,7 +21,7 @@ final class Coaxing implements SetupRule {
             return Stream.empty();
         }
         return Stream.of(Finding.of(
-                        "coaxing",
+                        FindingCode.COAXING,
                         Severity.WARN,
                         setup.name(),
                         "",

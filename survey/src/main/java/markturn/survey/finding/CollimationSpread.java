@@ -12,7 +12,7 @@ final class CollimationSpread implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.COLLIMATION_SPREAD)
                 .map(out -> Finding.of(
-                                "collimation-spread",
+                                FindingCode.COLLIMATION_SPREAD,
                                 Severity.WARN,
                                 out.setup(),
                                 "",

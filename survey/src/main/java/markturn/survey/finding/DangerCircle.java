@@ -30,7 +30,7 @@ final class DangerCircle implements Rule {
             return Optional.empty();
         }
         return Optional.of(Finding.of(
-                        "danger-circle",
+                        FindingCode.DANGER_CIRCLE,
                         StationLoose.isLoose(evidence, free) ? Severity.STOP : Severity.WARN,
                         free.name(),
                         "",

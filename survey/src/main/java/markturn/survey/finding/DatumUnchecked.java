@@ -10,7 +10,7 @@ final class DatumUnchecked implements Rule {
         return evidence.measured().traverses().stream()
                 .filter(t -> t.loop() && t.northing().isPresent())
                 .map(t -> Finding.of(
-                        "datum-unchecked",
+                        FindingCode.DATUM_UNCHECKED,
                         Severity.WARN,
                         "",
                         t.traverse().route().get(0),

@@ -12,7 +12,7 @@ final class DistanceSpread implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.DISTANCE_SPREAD)
                 .map(out -> Finding.of(
-                                "distance-spread",
+                                FindingCode.DISTANCE_SPREAD,
                                 Severity.WARN,
                                 out.setup(),
                                 out.target(),

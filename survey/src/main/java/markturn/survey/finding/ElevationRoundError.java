@@ -39,7 +39,7 @@ final class ElevationRoundError implements Rule {
         double byDistances = byDistances(evidence, free, worst);
         if (Math.abs(error - byDistances) <= limit) {
             return Optional.of(Finding.of(
-                            "mark-disagrees",
+                            FindingCode.MARK_DISAGREES,
                             Severity.NOTE,
                             free.name(),
                             worst.target(),
@@ -65,7 +65,7 @@ final class ElevationRoundError implements Rule {
                 : "The elevation of %s does not fit: seen from here it lies %s %s than its elevation. Tape its target again, and look at the mark."
                         .formatted(worst.target(), evidence.words().difference(error), error < 0 ? "higher" : "lower");
         return Optional.of(Finding.of(
-                        round > 0 ? "elevation-round-error" : "mark-disagrees",
+                        round > 0 ? FindingCode.ELEVATION_ROUND_ERROR : FindingCode.MARK_DISAGREES,
                         Severity.STOP,
                         free.name(),
                         worst.target(),

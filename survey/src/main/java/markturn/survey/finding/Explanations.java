@@ -12,29 +12,35 @@ import markturn.survey.finding.Finding.Severity;
  */
 final class Explanations {
     /** What a finding makes likely at the same target of the same setup, by code. */
-    private static final Map<String, Set<String>> EXPLAINS = Map.of(
-            "faces-differ",
+    private static final Map<FindingCode, Set<FindingCode>> EXPLAINS = Map.of(
+            FindingCode.FACES_DIFFER,
                     Set.of(
-                            "set-residual",
-                            "half-set-closure",
-                            "backsight-drift",
-                            "backsight-distance",
-                            "backsight-elevation",
-                            "elevation-round-error",
-                            "second-fix",
-                            "both-ways-differ"),
-            "set-residual", Set.of("backsight-drift"),
-            "backsight-drift", Set.of("second-fix"),
-            "mark-disagrees", Set.of("backsight-distance", "backsight-elevation"),
-            "marks-disagree", Set.of("backsight-distance"),
-            "backsight-other-mark", Set.of("backsight-distance", "backsight-elevation"));
+                            FindingCode.SET_RESIDUAL,
+                            FindingCode.HALF_SET_CLOSURE,
+                            FindingCode.BACKSIGHT_DRIFT,
+                            FindingCode.BACKSIGHT_DISTANCE,
+                            FindingCode.BACKSIGHT_ELEVATION,
+                            FindingCode.ELEVATION_ROUND_ERROR,
+                            FindingCode.SECOND_FIX,
+                            FindingCode.BOTH_WAYS_DIFFER),
+            FindingCode.SET_RESIDUAL, Set.of(FindingCode.BACKSIGHT_DRIFT),
+            FindingCode.BACKSIGHT_DRIFT, Set.of(FindingCode.SECOND_FIX),
+            FindingCode.MARK_DISAGREES, Set.of(FindingCode.BACKSIGHT_DISTANCE, FindingCode.BACKSIGHT_ELEVATION),
+            FindingCode.MARKS_DISAGREE, Set.of(FindingCode.BACKSIGHT_DISTANCE),
+            FindingCode.BACKSIGHT_OTHER_MARK, Set.of(FindingCode.BACKSIGHT_DISTANCE, FindingCode.BACKSIGHT_ELEVATION));
 
     /** What a finding makes likely anywhere in the same setup: a direction that is wrong pulls at all the others. */
-    private static final Map<String, Set<String>> EXPLAINS_ALL =
-            Map.of("faces-differ", Set.of("mark-disagrees", "marks-disagree", "groups-agree", "half-set-closure"));
+    private static final Map<FindingCode, Set<FindingCode>> EXPLAINS_ALL = Map.of(
+            FindingCode.FACES_DIFFER,
+            Set.of(
+                    FindingCode.MARK_DISAGREES,
+                    FindingCode.MARKS_DISAGREE,
+                    FindingCode.GROUPS_AGREE,
+                    FindingCode.HALF_SET_CLOSURE));
 
     /** What a mark that pulls at a station carries on to everything shot from it: never more than it is wrong itself. */
-    private static final Map<String, Set<String>> CARRIES_ON = Map.of("mark-disagrees", Set.of("second-fix"));
+    private static final Map<FindingCode, Set<FindingCode>> CARRIES_ON =
+            Map.of(FindingCode.MARK_DISAGREES, Set.of(FindingCode.SECOND_FIX));
 
     private Explanations() {}
 

@@ -24,17 +24,18 @@ final class FaceMissing implements SetupRule {
                 .flatMap(fix -> fix.pointings().bySet().entrySet().stream()
                         .filter(e -> !e.getValue().bothFaces())
                         .map(e -> Finding.of(
-                                "face-missing",
-                                Severity.WARN,
-                                setup.name(),
-                                fix.target(),
-                                "Set %d, %s: read on face %s only%s. Point on face %s, or strike the set out."
-                                        .formatted(
-                                                e.getKey(),
-                                                fix.target(),
-                                                e.getValue().left().isPresent() ? "left" : "right",
-                                                twice(fix, e.getKey()) ? ", twice" : "",
-                                                e.getValue().left().isPresent() ? "right" : "left"))));
+                                        FindingCode.FACE_MISSING,
+                                        Severity.WARN,
+                                        setup.name(),
+                                        fix.target(),
+                                        "Set %d, %s: read on face %s only%s. Point on face %s, or strike the set out."
+                                                .formatted(
+                                                        e.getKey(),
+                                                        fix.target(),
+                                                        e.getValue().left().isPresent() ? "left" : "right",
+                                                        twice(fix, e.getKey()) ? ", twice" : "",
+                                                        e.getValue().left().isPresent() ? "right" : "left"))
+                                .inSet(e.getKey())));
     }
 
     private static boolean twice(PolarFix fix, int set) {
@@ -71,7 +72,7 @@ final class FaceMissing implements SetupRule {
                                 words.difference(collimation.getAsDouble() * longest),
                                 words.difference(index.orElse(0) * longest));
         return Stream.of(Finding.of(
-                "face-missing",
+                FindingCode.FACE_MISSING,
                 Severity.NOTE,
                 setup.name(),
                 "",

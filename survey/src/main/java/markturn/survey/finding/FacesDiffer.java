@@ -62,7 +62,7 @@ final class FacesDiffer implements SetupRule {
         String booked = reading.face().name();
         String read = reading.face().other().name();
         return Finding.of(
-                "faces-differ",
+                FindingCode.FACES_DIFFER,
                 Severity.STOP,
                 setup.name(),
                 reading.target(),
@@ -77,7 +77,7 @@ final class FacesDiffer implements SetupRule {
         double difference = means.right().getAsDouble() - means.left().getAsDouble();
         String usual = words.angle(Math.PI - 2 * (pair.value() - pair.fromTypical()));
         return Finding.of(
-                        "faces-differ",
+                        FindingCode.FACES_DIFFER,
                         Severity.STOP,
                         setup.name(),
                         pair.fix().target(),
@@ -88,6 +88,7 @@ final class FacesDiffer implements SetupRule {
                                         words.angle(difference),
                                         usual,
                                         likeliest(pair, setup, means)))
+                .inSet(pair.set())
                 .with(Measure.ARC, excess, pair.limit());
     }
 
@@ -97,7 +98,7 @@ final class FacesDiffer implements SetupRule {
                 .map(d -> "Likeliest: " + d + ". Look at the display and point again.")
                 .orElse("Look at the pole and the target height, and point again on both faces.");
         return Finding.of(
-                        "faces-differ",
+                        FindingCode.FACES_DIFFER,
                         Severity.STOP,
                         setup.name(),
                         pair.fix().target(),
@@ -107,6 +108,7 @@ final class FacesDiffer implements SetupRule {
                                         pair.fix().target(),
                                         evidence.words().small(excess),
                                         digit))
+                .inSet(pair.set())
                 .with(Measure.ARC, excess, pair.limit());
     }
 

@@ -2,14 +2,15 @@ package markturn.survey.finding;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import markturn.survey.job.Units;
 
 /**
  * One judgement on the work.
  *
- * @param code one of the words listed for findings in the file format
  * @param setup name, or empty
  * @param target name of target or mark, or empty
+ * @param set the set it is about, from 1; empty where it is about none, or several
  * @param text what was seen, against what, and what to do next
  * @param value radians, metres, minutes or a number by {@code measure}
  * @param limit same unit
@@ -17,10 +18,11 @@ import markturn.survey.job.Units;
  * @param reopened an answer was given, but the value has changed since
  */
 public record Finding(
-        String code,
+        FindingCode code,
         Severity severity,
         String setup,
         String target,
+        OptionalInt set,
         String text,
         Measure measure,
         OptionalDouble value,
@@ -55,12 +57,13 @@ public record Finding(
     public record Answer(String by, String reason) {}
 
     /** A finding without numbers. */
-    public static Finding of(String code, Severity severity, String setup, String target, String text) {
+    public static Finding of(FindingCode code, Severity severity, String setup, String target, String text) {
         return new Finding(
                 code,
                 severity,
                 setup,
                 target,
+                OptionalInt.empty(),
                 text,
                 Measure.PLAIN,
                 OptionalDouble.empty(),
@@ -76,6 +79,7 @@ public record Finding(
                 severity,
                 setup,
                 target,
+                set,
                 text,
                 what,
                 OptionalDouble.of(seen),
@@ -84,9 +88,15 @@ public record Finding(
                 reopened);
     }
 
+    /** The same of one set. */
+    Finding inSet(int number) {
+        return new Finding(
+                code, severity, setup, target, OptionalInt.of(number), text, measure, value, limit, answer, reopened);
+    }
+
     /** The same in other words. */
     Finding saying(String words) {
-        return new Finding(code, severity, setup, target, words, measure, value, limit, answer, reopened);
+        return new Finding(code, severity, setup, target, set, words, measure, value, limit, answer, reopened);
     }
 
     /** The same as a note, folded under the one that explains it. */
@@ -96,6 +106,7 @@ public record Finding(
                 Severity.NOTE,
                 setup,
                 target,
+                set,
                 "Follows from the stop above on %s: %s".formatted(cause.target(), text),
                 measure,
                 value,
@@ -106,12 +117,12 @@ public record Finding(
 
     /** The same answered. */
     public Finding answered(Answer by) {
-        return new Finding(code, severity, setup, target, text, measure, value, limit, Optional.of(by), false);
+        return new Finding(code, severity, setup, target, set, text, measure, value, limit, Optional.of(by), false);
     }
 
     /** The same opened again after an answer that no longer holds. */
     public Finding openedAgain() {
-        return new Finding(code, severity, setup, target, text, measure, value, limit, Optional.empty(), true);
+        return new Finding(code, severity, setup, target, set, text, measure, value, limit, Optional.empty(), true);
     }
 
     /** Whether it is a stop that nobody has answered. */

@@ -10,7 +10,7 @@ final class GroupsAgree implements Rule {
         return evidence.freeStations()
                 .filter(free -> free.resected().groups().size() == 2)
                 .map(free -> Finding.of(
-                        "groups-agree",
+                        FindingCode.GROUPS_AGREE,
                         Severity.WARN,
                         free.name(),
                         "",

@@ -11,7 +11,7 @@ final class HalfSetClosure implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.HALF_SET_CLOSURE)
                 .map(out -> Finding.of(
-                                "half-set-closure",
+                                FindingCode.HALF_SET_CLOSURE,
                                 Severity.STOP,
                                 out.setup(),
                                 out.target(),

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import markturn.survey.chance.Distributions;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.Job;
@@ -57,12 +58,12 @@ final class HeightAfterMove implements Rule {
         double sigma = job.instrument(after.setup().instrument()).heightStdDev();
         double limit = Math.max(
                 2 * job.classOfWork().limit(Limit.HEIGHT_TWICE),
-                NormalDistribution.twoSided(0.001) * sigma * Math.sqrt(TAPINGS));
+                Distributions.twoSided(0.001) * sigma * Math.sqrt(TAPINGS));
         if (Math.abs(change) <= limit) {
             return Optional.empty();
         }
         return Optional.of(Finding.of(
-                        "height-after-move",
+                        FindingCode.HEIGHT_AFTER_MOVE,
                         Severity.WARN,
                         after.name(),
                         before.setup().station(),

@@ -36,7 +36,7 @@ final class HeightMeasuredTo implements Rule {
             String taken = booked.get().to() == MeasuredHeight.To.AXIS ? "axis" : "notch";
             String other = booked.get().to() == MeasuredHeight.To.AXIS ? "notch" : "axis";
             return Stream.of(Finding.of(
-                            "height-measured-to",
+                            FindingCode.HEIGHT_MEASURED_TO,
                             Severity.WARN,
                             setup.name(),
                             out.target(),

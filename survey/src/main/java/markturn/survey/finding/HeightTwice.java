@@ -11,7 +11,7 @@ final class HeightTwice implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.HEIGHT_TWICE)
                 .map(out -> Finding.of(
-                                "height-twice",
+                                FindingCode.HEIGHT_TWICE,
                                 Severity.WARN,
                                 out.setup(),
                                 out.target(),

@@ -39,7 +39,7 @@ final class HeightUnlikely implements SetupRule {
 
     private static Finding sign(Evidence evidence, MeasuredSetup setup, String target, double height) {
         return Finding.of(
-                        height == 0 ? "zero-height" : "height-unlikely",
+                        height == 0 ? FindingCode.ZERO_HEIGHT : FindingCode.HEIGHT_UNLIKELY,
                         height == 0 ? Severity.NOTE : Severity.WARN,
                         setup.name(),
                         target,
@@ -59,7 +59,7 @@ final class HeightUnlikely implements SetupRule {
             return Stream.empty();
         }
         return Stream.of(Finding.of(
-                        "height-unlikely",
+                        FindingCode.HEIGHT_UNLIKELY,
                         Severity.WARN,
                         setup.name(),
                         "",
@@ -81,7 +81,7 @@ final class HeightUnlikely implements SetupRule {
                 .map(r -> {
                     double height = Heights.ofTarget(evidence.job(), r).getAsDouble();
                     return Finding.of(
-                                    "height-unlikely",
+                                    FindingCode.HEIGHT_UNLIKELY,
                                     Severity.WARN,
                                     setup.name(),
                                     r.target(),

@@ -12,7 +12,7 @@ final class IndexSpread implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.INDEX_SPREAD)
                 .map(out -> Finding.of(
-                                "index-spread",
+                                FindingCode.INDEX_SPREAD,
                                 Severity.WARN,
                                 out.setup(),
                                 "",

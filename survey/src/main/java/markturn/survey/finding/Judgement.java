@@ -1,6 +1,7 @@
 package markturn.survey.finding;
 
 import java.util.OptionalInt;
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Limit;
 
 /**
@@ -70,7 +71,7 @@ public record Judgement(
 
     /** How often chance alone exceeds the limit, 0 to 1; 0 where the quantity has no deviation. */
     public double oftenByChance() {
-        double once = stdDev > 0 ? NormalDistribution.beyond(limit() / stdDev) : 0;
+        double once = stdDev > 0 ? Distributions.beyond(limit() / stdDev) : 0;
         return 1 - Math.pow(1 - once, pairs);
     }
 

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
@@ -65,7 +66,7 @@ public final class Judgements {
         return tests.stream()
                 .map(test -> {
                     double chance =
-                            NormalDistribution.twoSided(ALPHA_PER_SETUP / tests.size() / test.pairs()) * test.sigma();
+                            Distributions.twoSided(ALPHA_PER_SETUP / tests.size() / test.pairs()) * test.sigma();
                     double classLimit = job.classOfWork().limit(test.quantity());
                     return new Judgement(
                             test.quantity(),

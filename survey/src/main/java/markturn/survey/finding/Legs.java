@@ -1,5 +1,6 @@
 package markturn.survey.finding;
 
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
@@ -26,7 +27,7 @@ final class Legs {
 
     /** What a leg's lengths or height differences may differ by both ways, metres: as typed, or the larger of the class limit and chance. */
     static double bothWaysLimit(Job job, Limit quantity, double stdDev) {
-        return job.classOfWork().judged(quantity, NormalDistribution.twoSided(ALPHA) * stdDev);
+        return job.classOfWork().judged(quantity, Distributions.twoSided(ALPHA) * stdDev);
     }
 
     static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {

@@ -23,7 +23,7 @@ final class MarkDisagrees implements Rule {
                         .noneMatch(free -> free.name().equals(j.setup())
                                 && free.resected().suspicion().isPresent()))
                 .map(j -> Finding.of(
-                                "mark-disagrees",
+                                FindingCode.MARK_DISAGREES,
                                 Severity.STOP,
                                 j.setup(),
                                 j.target(),
@@ -62,7 +62,7 @@ final class MarkDisagrees implements Rule {
                 .anyMatch(l -> l.target().equals(target) && l.varianceFactor().isPresent());
         String names = Free.names(others.stream().map(Sighted::target).toList());
         return Finding.of(
-                        "mark-disagrees",
+                        FindingCode.MARK_DISAGREES,
                         Severity.STOP,
                         free.name(),
                         target,
@@ -97,7 +97,7 @@ final class MarkDisagrees implements Rule {
     private static Finding oneOrAll(Evidence evidence, Free free, Suspicion suspicion) {
         String target = suspicion.targets().get(0);
         return Finding.of(
-                        "marks-disagree",
+                        FindingCode.MARKS_DISAGREE,
                         Severity.STOP,
                         free.name(),
                         target,
@@ -117,7 +117,7 @@ final class MarkDisagrees implements Rule {
 
     private static Finding several(Evidence evidence, Free free, Suspicion suspicion) {
         return Finding.of(
-                        "marks-disagree",
+                        FindingCode.MARKS_DISAGREE,
                         Severity.STOP,
                         free.name(),
                         suspicion.targets().get(0),

@@ -14,7 +14,7 @@ final class MarkFound implements Rule {
                 .filter(m -> m.found().isPresent() && m.found().get() != Mark.Found.UNDISTURBED)
                 .filter(m -> isUsed(evidence.job(), m.name()))
                 .map(m -> Finding.of(
-                        "mark-found",
+                        FindingCode.MARK_FOUND,
                         Severity.WARN,
                         "",
                         m.name(),

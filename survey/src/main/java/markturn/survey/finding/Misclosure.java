@@ -26,7 +26,7 @@ final class Misclosure implements Rule {
         return Math.abs(value) <= limit
                 ? Optional.empty()
                 : Optional.of(stop(
-                        "misclosure-angle",
+                        FindingCode.MISCLOSURE_ANGLE,
                         of,
                         Measure.ARC,
                         value,
@@ -46,7 +46,7 @@ final class Misclosure implements Rule {
         return value <= limit
                 ? Optional.empty()
                 : Optional.of(stop(
-                        "misclosure-linear",
+                        FindingCode.MISCLOSURE_LINEAR,
                         of,
                         Measure.LENGTH,
                         value,
@@ -70,7 +70,7 @@ final class Misclosure implements Rule {
         return Math.abs(value) <= limit
                 ? Optional.empty()
                 : Optional.of(stop(
-                        "misclosure-elevation",
+                        FindingCode.MISCLOSURE_ELEVATION,
                         of,
                         Measure.LENGTH,
                         value,
@@ -83,7 +83,7 @@ final class Misclosure implements Rule {
     }
 
     private static Finding stop(
-            String code, MeasuredTraverse of, Measure measure, double value, double limit, String text) {
+            FindingCode code, MeasuredTraverse of, Measure measure, double value, double limit, String text) {
         int last = of.traverse().route().size() - 1;
         return Finding.of(code, Severity.STOP, "", of.traverse().route().get(last), text)
                 .with(measure, value, limit);

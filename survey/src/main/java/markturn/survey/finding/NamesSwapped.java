@@ -16,7 +16,7 @@ final class NamesSwapped implements Rule {
                     String one = swapped.get(0);
                     String other = swapped.get(1);
                     return Finding.of(
-                            "names-swapped",
+                            FindingCode.NAMES_SWAPPED,
                             Severity.STOP,
                             setup.name(),
                             one,

@@ -2,6 +2,7 @@ package markturn.survey.finding;
 
 import java.util.Optional;
 import java.util.stream.Stream;
+import markturn.survey.chance.Distributions;
 import markturn.survey.finding.Finding.Measure;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.result.MeasuredNetwork.Worth;
@@ -20,7 +21,7 @@ final class NetworkResidual implements Rule {
             long tested = network.observations().stream()
                     .filter(w -> w.observation().standardised().isPresent())
                     .count();
-            double limit = NormalDistribution.twoSided(ALPHA / Math.max(1, tested));
+            double limit = Distributions.twoSided(ALPHA / Math.max(1, tested));
             return network.worst().stream()
                     .filter(w -> w.observation().size() > limit)
                     .map(w -> found(evidence, w, limit));
@@ -39,7 +40,7 @@ final class NetworkResidual implements Rule {
                 .map(s -> "the %s from %s to %s".formatted(words(of.kind()), s, of.target()))
                 .orElse("the %s of %s".formatted(words(of.kind()), of.target()));
         return Finding.of(
-                        "network-residual",
+                        FindingCode.NETWORK_RESIDUAL,
                         Severity.WARN,
                         worst.setup(),
                         of.target(),

@@ -17,7 +17,7 @@ final class NetworkTest implements Rule {
     private static Finding found(MeasuredNetwork network) {
         if (network.why().isPresent()) {
             return Finding.of(
-                    "network-test",
+                    FindingCode.NETWORK_TEST,
                     Severity.WARN,
                     "",
                     "",
@@ -27,7 +27,7 @@ final class NetworkTest implements Rule {
         double factor = network.test().varianceFactor().getAsDouble();
         double limit = network.test().limit().getAsDouble();
         return Finding.of(
-                        "network-test",
+                        FindingCode.NETWORK_TEST,
                         Severity.WARN,
                         "",
                         "",

@@ -15,7 +15,7 @@ final class NoCommonSet implements SetupRule {
         return setup.shots().stream()
                 .filter(s -> s.direction().isEmpty() && told.add(s.fix().target()))
                 .map(s -> Finding.of(
-                        "no-common-set",
+                        FindingCode.NO_COMMON_SET,
                         Severity.STOP,
                         setup.name(),
                         s.fix().target(),

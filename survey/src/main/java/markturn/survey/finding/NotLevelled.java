@@ -15,7 +15,7 @@ final class NotLevelled implements SetupRule {
         if (setup.setup().tilt().isEmpty()) {
             return Stream.of(
                     Finding.of(
-                            "not-levelled",
+                            FindingCode.NOT_LEVELLED,
                             Severity.NOTE,
                             setup.name(),
                             "",
@@ -40,7 +40,7 @@ final class NotLevelled implements SetupRule {
                 : "On the steepest sight it turns the direction by up to %s, on both faces alike."
                         .formatted(evidence.words().small(size * steepest));
         return Stream.of(Finding.of(
-                        "not-levelled",
+                        FindingCode.NOT_LEVELLED,
                         tilt.compensated() ? Severity.NOTE : Severity.WARN,
                         setup.name(),
                         "",

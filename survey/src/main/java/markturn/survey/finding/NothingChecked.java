@@ -20,7 +20,7 @@ final class NothingChecked implements Rule {
             return Stream.empty();
         }
         return Stream.of(Finding.of(
-                "nothing-checked",
+                FindingCode.NOTHING_CHECKED,
                 Severity.WARN,
                 "",
                 "",

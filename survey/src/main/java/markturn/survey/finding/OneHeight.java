@@ -11,7 +11,7 @@ import markturn.survey.finding.Finding.Severity;
  * be a rare chance. The first stop says so, the others are folded under it.
  */
 final class OneHeight {
-    private static final String CODE = "backsight-elevation";
+    private static final FindingCode CODE = FindingCode.BACKSIGHT_ELEVATION;
 
     private OneHeight() {}
 
@@ -19,7 +19,7 @@ final class OneHeight {
     static List<Finding> told(List<Finding> found) {
         Map<String, List<Finding>> bySetup = new LinkedHashMap<>();
         found.stream()
-                .filter(f -> f.code().equals(CODE) && f.severity() == Severity.STOP)
+                .filter(f -> f.code() == CODE && f.severity() == Severity.STOP)
                 .forEach(f -> bySetup.computeIfAbsent(f.setup(), s -> new ArrayList<>())
                         .add(f));
         bySetup.values().removeIf(of -> of.size() < 2 || !isAlike(of));

@@ -25,7 +25,7 @@ final class OneRay implements Rule {
                 .filter(m -> m.adjustedBy().isEmpty() && !isFreeStation(evidence, m))
                 .filter(m -> !checked.contains(m.name()) && !m.from().get().equals(MeasuredSetup.SEVERAL))
                 .map(m -> Finding.of(
-                        "one-ray",
+                        FindingCode.ONE_RAY,
                         Severity.WARN,
                         evidence.job().setup(m.from().get()).isEmpty()
                                 ? ""

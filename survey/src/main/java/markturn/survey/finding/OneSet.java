@@ -17,7 +17,7 @@ final class OneSet implements SetupRule {
                 .filter(sets -> sets.fix().role() == Reading.Role.FORESIGHT)
                 .filter(sets -> sets.sets() > 0 && sets.count() < wanted)
                 .map(sets -> Finding.of(
-                                "one-set",
+                                FindingCode.ONE_SET,
                                 Severity.WARN,
                                 setup.name(),
                                 sets.target(),

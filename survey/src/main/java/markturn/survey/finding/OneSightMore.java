@@ -20,7 +20,7 @@ final class OneSightMore implements Rule {
             case ONE_SETUP -> one(evidence, mark);
             case TWO_PLACES ->
                 Finding.of(
-                        "two-places",
+                        FindingCode.TWO_PLACES,
                         Severity.WARN,
                         last(mark),
                         mark.mark(),
@@ -28,7 +28,7 @@ final class OneSightMore implements Rule {
                                 .formatted(mark.mark()));
             case NOWHERE ->
                 Finding.of(
-                        "two-places",
+                        FindingCode.TWO_PLACES,
                         Severity.WARN,
                         last(mark),
                         mark.mark(),
@@ -44,7 +44,7 @@ final class OneSightMore implements Rule {
     private static Finding one(Evidence evidence, Unplaced mark) {
         MeasuredSetup setup = evidence.measured().setup(last(mark));
         return Finding.of(
-                "one-sight-more",
+                FindingCode.ONE_SIGHT_MORE,
                 Severity.WARN,
                 setup.name(),
                 mark.mark(),

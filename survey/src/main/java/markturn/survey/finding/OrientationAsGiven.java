@@ -14,7 +14,7 @@ final class OrientationAsGiven implements SetupRule {
         if (setup.setup().orientation() instanceof Setup.ByFeature feature) {
             double sigma = Math.sqrt(setup.orientationVariance().orElse(0));
             return Stream.of(Finding.of(
-                            "orientation-approximate",
+                            FindingCode.ORIENTATION_APPROXIMATE,
                             Severity.WARN,
                             setup.name(),
                             feature.sight(),
@@ -24,7 +24,7 @@ final class OrientationAsGiven implements SetupRule {
         }
         if (setup.setup().orientation() instanceof Setup.ByAzimuth given) {
             return Stream.of(Finding.of(
-                    "orientation-given",
+                    FindingCode.ORIENTATION_GIVEN,
                     Severity.NOTE,
                     setup.name(),
                     given.sight(),

@@ -49,7 +49,7 @@ final class OutsideMarks implements Rule {
                 ? ""
                 : "%d of %d sights lie outside the sector of the marks. ".formatted(aside.size(), work.size());
         return Stream.of(Finding.of(
-                "outside-marks",
+                FindingCode.OUTSIDE_MARKS,
                 Severity.WARN,
                 free.name(),
                 "",

@@ -11,7 +11,7 @@ final class PlummetOffset implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.PLUMMET)
                 .map(out -> Finding.of(
-                                "plummet-offset",
+                                FindingCode.PLUMMET_OFFSET,
                                 Severity.WARN,
                                 out.setup(),
                                 "",

@@ -34,7 +34,7 @@ final class PpmUnset implements SetupRule {
         }
         double effect = longest.getAsDouble() * PLAUSIBLE_PPM * 1e-6;
         return Stream.of(Finding.of(
-                        "ppm-unset",
+                        FindingCode.PPM_UNSET,
                         Severity.WARN,
                         setup.name(),
                         "",

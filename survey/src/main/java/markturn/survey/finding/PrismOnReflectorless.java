@@ -26,7 +26,7 @@ final class PrismOnReflectorless implements SetupRule {
         }
         double constant = applied(readings.get(0));
         return Stream.of(Finding.of(
-                        "prism-on-reflectorless",
+                        FindingCode.PRISM_ON_REFLECTORLESS,
                         Severity.WARN,
                         setup.name(),
                         readings.get(0).target(),

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.survey.chance.Distributions;
 import markturn.survey.finding.Judgement.Verdict;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
@@ -28,7 +29,7 @@ import markturn.survey.result.SetAbstract;
  */
 public record ReferenceComparison(
         ReferencePair pair, String setup, boolean height, double known, double measured, double chance, double limit) {
-    private static final double CHANCE = NormalDistribution.twoSided(0.001);
+    private static final double CHANCE = Distributions.twoSided(0.001);
 
     /** Every comparison that the setups of a job allow. */
     public static List<ReferenceComparison> of(Job job, Measured measured) {

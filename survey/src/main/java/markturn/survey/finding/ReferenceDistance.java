@@ -12,7 +12,7 @@ final class ReferenceDistance implements Rule {
         return ReferenceComparison.of(evidence.job(), evidence.measured()).stream()
                 .filter(c -> c.verdict() != Verdict.WITHIN_CHANCE)
                 .map(c -> Finding.of(
-                                "reference-distance",
+                                FindingCode.REFERENCE_DISTANCE,
                                 c.verdict() == Verdict.OVER_LIMIT ? Severity.STOP : Severity.WARN,
                                 c.setup(),
                                 c.pair().other(),

@@ -37,7 +37,7 @@ final class ReflectorConstant implements Rule {
                             : Optional.empty());
             return cause.stream()
                     .map(why -> Finding.of(
-                                    "reflector-constant",
+                                    FindingCode.REFLECTOR_CONSTANT,
                                     Severity.WARN,
                                     setup.name(),
                                     out.target(),

@@ -87,7 +87,7 @@ final class RefractionImplied implements Rule {
         double stdDev = 1 / Math.sqrt(sums.weights);
         double implied = job.earth().refraction() + off;
         return Finding.of(
-                        "refraction-implied",
+                        FindingCode.REFRACTION_IMPLIED,
                         Severity.NOTE,
                         "",
                         "",

@@ -11,7 +11,7 @@ final class ResectionUndetermined implements SetupRule {
     public Stream<Finding> judge(Evidence evidence, MeasuredSetup setup) {
         return setup.resected().filter(r -> r.swapped().isEmpty()).flatMap(Resected::undetermined).stream()
                 .map(why -> Finding.of(
-                        "resection-undetermined",
+                        FindingCode.RESECTION_UNDETERMINED,
                         Severity.STOP,
                         setup.name(),
                         "",

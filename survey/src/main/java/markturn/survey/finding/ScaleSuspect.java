@@ -33,7 +33,7 @@ final class ScaleSuspect implements Rule {
 
     private static Finding found(Evidence evidence, Free free, ScaleTrial trial) {
         return Finding.of(
-                        "scale-suspect",
+                        FindingCode.SCALE_SUSPECT,
                         Severity.WARN,
                         free.name(),
                         "",

@@ -13,7 +13,7 @@ final class ScaleUnknown implements Rule {
         }
         return Stream.of(
                 Finding.of(
-                        "scale-unknown",
+                        FindingCode.SCALE_UNKNOWN,
                         Severity.STOP,
                         "",
                         "",

@@ -27,7 +27,7 @@ final class SecondFix implements Rule {
     private static Finding found(Evidence evidence, Judgement judged, String what, String which) {
         boolean out = judged.isOut();
         return Finding.of(
-                        "second-fix",
+                        FindingCode.SECOND_FIX,
                         out ? Severity.STOP : isBuiltOn(evidence, judged) ? Severity.WARN : Severity.NOTE,
                         judged.setup(),
                         judged.target(),

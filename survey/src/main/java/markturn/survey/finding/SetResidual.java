@@ -12,7 +12,7 @@ final class SetResidual implements Rule {
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.out(Limit.SET_RESIDUAL)
                 .map(out -> Finding.of(
-                                "set-residual",
+                                FindingCode.SET_RESIDUAL,
                                 Severity.STOP,
                                 out.setup(),
                                 out.target(),
@@ -23,6 +23,7 @@ final class SetResidual implements Rule {
                                                 evidence.words().small(out.value()),
                                                 evidence.words().small(out.limit()),
                                                 evidence.words().small(out.beyond())))
+                        .inSet(out.set().getAsInt())
                         .with(Measure.ARC, out.value(), out.limit()));
     }
 }

@@ -21,7 +21,7 @@ final class ShortBacksight implements SetupRule {
         }
         double centring = evidence.job().instrument(setup.setup().instrument()).centringStdDev();
         return Stream.of(Finding.of(
-                        "short-backsight",
+                        FindingCode.SHORT_BACKSIGHT,
                         Severity.WARN,
                         setup.name(),
                         "",

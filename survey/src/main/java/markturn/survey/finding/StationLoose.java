@@ -32,7 +32,7 @@ final class StationLoose implements Rule {
 
     private static Finding found(Evidence evidence, Free free) {
         return Finding.of(
-                        "weak-geometry",
+                        FindingCode.WEAK_GEOMETRY,
                         Severity.STOP,
                         free.name(),
                         "",

@@ -32,7 +32,7 @@ final class StationUnchecked implements Rule {
 
     private static Finding found(Evidence evidence, Free free, Severity severity, String what) {
         return Finding.of(
-                "nothing-checked",
+                FindingCode.NOTHING_CHECKED,
                 severity,
                 free.name(),
                 "",

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Job;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredSetup;
@@ -26,7 +27,7 @@ public record StoodBefore(
         OptionalDouble elevation,
         double distanceLimit,
         OptionalDouble elevationLimit) {
-    private static final double CHANCE = NormalDistribution.twoSided(0.001);
+    private static final double CHANCE = Distributions.twoSided(0.001);
 
     /** Every backsight of a setup that the last setup before it on the same station measured too. */
     public static List<StoodBefore> of(Job job, Measured measured, String setup) {

@@ -43,7 +43,7 @@ final class TargetsSwapped implements SetupRule {
                                     && Math.abs(Angles.shortWay(d.getAsDouble() - direction.getAsDouble())) < ON_IT))
                     .findFirst()
                     .ifPresent(other -> found.add(Finding.of(
-                                    "wrong-target",
+                                    FindingCode.WRONG_TARGET,
                                     Severity.STOP,
                                     setup.name(),
                                     sets.target(),
@@ -53,6 +53,7 @@ final class TargetsSwapped implements SetupRule {
                                                     sets.target(),
                                                     evidence.words().angle(Math.abs(off)),
                                                     other.target()))
+                            .inSet(set)
                             .with(Measure.ARC, off, FAR_OFF)));
         }
         return found.stream();

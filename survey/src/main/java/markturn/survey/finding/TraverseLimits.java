@@ -1,5 +1,6 @@
 package markturn.survey.finding;
 
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.result.Measured;
@@ -7,7 +8,7 @@ import markturn.survey.result.MeasuredTraverse;
 
 /** The limits a traverse is judged by: as somebody typed them, or the larger of the class limit and what chance reaches in 0.1 % of traverses. */
 public final class TraverseLimits {
-    private static final double CHANCE = NormalDistribution.twoSided(0.001);
+    private static final double CHANCE = Distributions.twoSided(0.001);
 
     private TraverseLimits() {}
 

@@ -10,7 +10,7 @@ final class TraverseOpen implements Rule {
         return evidence.measured().traverses().stream()
                 .filter(t -> t.northing().isEmpty())
                 .map(t -> Finding.of(
-                        "open-traverse",
+                        FindingCode.OPEN_TRAVERSE,
                         Severity.WARN,
                         "",
                         t.traverse().route().get(t.traverse().route().size() - 1),

@@ -14,7 +14,7 @@ final class TwoMarks implements Rule {
         return evidence.freeStations()
                 .filter(free -> free.used().size() == 2)
                 .map(free -> Finding.of(
-                        "two-marks",
+                        FindingCode.TWO_MARKS,
                         Severity.WARN,
                         free.name(),
                         "",

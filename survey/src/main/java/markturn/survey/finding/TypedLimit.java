@@ -30,7 +30,7 @@ final class TypedLimit implements Rule {
                         TreeMap::new));
         return oftenest.values().stream()
                 .map(j -> Finding.of(
-                                "typed-limit",
+                                FindingCode.TYPED_LIMIT,
                                 Severity.NOTE,
                                 "",
                                 "",

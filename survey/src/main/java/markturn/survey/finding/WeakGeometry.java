@@ -37,7 +37,7 @@ final class WeakGeometry implements Rule {
 
     private static Finding found(Evidence evidence, Free free, double angle, double limit, String what) {
         return Finding.of(
-                        "weak-geometry",
+                        FindingCode.WEAK_GEOMETRY,
                         Severity.WARN,
                         free.name(),
                         "",

@@ -39,7 +39,7 @@ final class WeakIntersection implements Rule {
         return widest >= NARROW
                 ? Stream.empty()
                 : Stream.of(Finding.of(
-                                "weak-intersection",
+                                FindingCode.WEAK_INTERSECTION,
                                 Severity.WARN,
                                 "",
                                 mark.name(),

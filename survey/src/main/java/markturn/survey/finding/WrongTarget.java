@@ -36,7 +36,7 @@ final class WrongTarget implements Rule {
                 .filter(m -> seen.distanceTo(m.position().get()) <= out.limit())
                 .findFirst()
                 .map(m -> Finding.of(
-                                "wrong-target",
+                                FindingCode.WRONG_TARGET,
                                 Severity.STOP,
                                 out.setup(),
                                 out.target(),

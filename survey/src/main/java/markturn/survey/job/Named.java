@@ -38,7 +38,7 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
     }
 
     /** The same list with one element more. */
-    static <T> List<T> plus(List<T> all, T more, Function<T, String> name) {
+    public static <T> List<T> plus(List<T> all, T more, Function<T, String> name) {
         List<T> longer = new ArrayList<>(all.size() + 1);
         longer.addAll(all);
         longer.add(more);

@@ -12,6 +12,7 @@ import java.util.function.Predicate;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.RankDefect;
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Job;
 import markturn.survey.result.MeasuredNetwork.Test;
 import markturn.survey.result.MeasuredSetup;
@@ -28,6 +29,8 @@ import markturn.survey.result.Suspect;
  * @param levels the same for its elevations
  */
 public record Figure(Map<String, Position> stations, List<Suspect> suspects, List<Suspect> levels) {
+    private static final double ONE_IN_A_HUNDRED = 0.01;
+
     /** So many are looked at closely. */
     private static final int MOST = 24;
 
@@ -137,7 +140,7 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
                     Math.sqrt(adjustment.covariance(fault, fault)),
                     1 - squares / before,
                     redundancy > 0 ? squares / redundancy : 0,
-                    redundancy < 1 || squares <= NetworkRun.chiSquare(redundancy, NetworkRun.ONE_IN_A_HUNDRED),
+                    redundancy < 1 || squares <= Distributions.chiSquare(redundancy, ONE_IN_A_HUNDRED),
                     trial.likeness(best));
         }
     }

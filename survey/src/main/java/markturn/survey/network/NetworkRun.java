@@ -12,6 +12,7 @@ import java.util.function.DoubleConsumer;
 import java.util.function.Supplier;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.RankDefect;
+import markturn.survey.chance.Distributions;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredNetwork;
@@ -24,10 +25,8 @@ import markturn.survey.result.Position;
  * observed; everything else is found. First with the least constraint, then on control.
  */
 public final class NetworkRun {
-    /** The standard normal deviate that chance exceeds once in a hundred, one-sided. */
-    static final double ONE_IN_A_HUNDRED = 2.3263;
-    /** The same, once in a thousand: a job of forty setups makes its test of the whole among hundreds of others. */
-    static final double ONE_IN_A_THOUSAND = 3.0902;
+    /** A job of forty setups makes its test of the whole among hundreds of others. */
+    private static final double ONE_IN_A_THOUSAND = 0.001;
 
     /** A variance factor beyond this may be a wrong start as well as a wrong sight. */
     private static final double NOTHING_FITS = 25;
@@ -136,18 +135,7 @@ public final class NetworkRun {
                 : new Test(
                         redundancy,
                         OptionalDouble.of(squares / redundancy),
-                        OptionalDouble.of(chiSquare(redundancy, ONE_IN_A_THOUSAND) / redundancy));
-    }
-
-    /**
-     * Chi-square by the approximation of E. B. Wilson and M. M. Hilferty (1931): once in a hundred within 1 % from one degree of freedom on,
-     * once in a thousand within 3 %, on the side that alarms less.
-     *
-     * @param deviate the standard normal deviate of the same chance, one-sided
-     */
-    static double chiSquare(int degrees, double deviate) {
-        double spread = 2.0 / (9 * degrees);
-        return degrees * Math.pow(1 - spread + deviate * Math.sqrt(spread), 3);
+                        OptionalDouble.of(Distributions.chiSquare(redundancy, ONE_IN_A_THOUSAND) / redundancy));
     }
 
     /** The first known mark holds the place, the farthest from it the direction, the first with an elevation the elevation. */

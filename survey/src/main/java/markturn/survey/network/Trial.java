@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Place;
+import markturn.survey.chance.Distributions;
 import markturn.survey.result.Observation;
 import markturn.survey.result.SingleFault;
 import markturn.survey.result.SingleFault.What;
@@ -18,9 +19,6 @@ final class Trial {
 
     /** A shift by a fault of one standard deviation below this is none, metres. */
     private static final double NO_SHIFT = 1e-6;
-
-    /** Newton's method has the deviate to the last digit after so many steps. */
-    private static final int STEPS = 8;
 
     /** So many hypotheses are tried in one go. */
     private static final int TOGETHER = 48;
@@ -127,23 +125,8 @@ final class Trial {
                 : Optional.of(new SingleFault(
                         what(),
                         size,
-                        (degrees == 1 ? Math.sqrt(test) : deviate(test)) / Observation.Fit.ONE_IN_A_THOUSAND));
-    }
-
-    /**
-     * The standard normal deviate, both ends, that chance exceeds as seldom as chi-square with two degrees of freedom exceeds a value, so
-     * that faults in one way and in two can be ranked; within 0.02. The tail of the one is exp(−t/2); that of the other by Mills' ratio
-     * after A. V. Boyd (1959), π/((π − 1)z + √(z² + 2π)), from memory.
-     */
-    static double deviate(double chiSquare) {
-        double z = Math.sqrt(chiSquare);
-        for (int i = 0; i < STEPS; i++) {
-            double root = Math.sqrt(z * z + 2 * Math.PI);
-            double divisor = (Math.PI - 1) * z + root;
-            double beyond = z * z + 2 * Math.log(divisor / Math.sqrt(2 * Math.PI)) - chiSquare;
-            z -= beyond / (2 * z + 2 * (Math.PI - 1 + z / root) / divisor);
-        }
-        return z;
+                        (degrees == 1 ? Math.sqrt(test) : Distributions.deviate(test))
+                                / Observation.Fit.ONE_IN_A_THOUSAND));
     }
 
     /** The smallest size that its test would show, of a fault in one way only; empty where nothing would. */

@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** One cause, one stop (practice.md 10), pair by pair. Common practice, no source. */
 class ExplanationsTest {
-    private static Finding stop(String code, String setup, String target, double metres) {
+    private static Finding stop(FindingCode code, String setup, String target, double metres) {
         return Finding.of(code, Severity.STOP, setup, target, code + ".").with(Measure.LENGTH, metres, 0.010);
     }
 
@@ -20,34 +20,34 @@ class ExplanationsTest {
 
     @ParameterizedTest
     @CsvSource({
-        "faces-differ, set-residual",
-        "faces-differ, half-set-closure",
-        "faces-differ, backsight-drift",
-        "faces-differ, backsight-distance",
-        "faces-differ, second-fix",
-        "faces-differ, both-ways-differ",
-        "set-residual, backsight-drift",
-        "backsight-drift, second-fix",
-        "mark-disagrees, backsight-distance",
-        "mark-disagrees, backsight-elevation",
-        "marks-disagree, backsight-distance",
-        "backsight-other-mark, backsight-distance",
-        "backsight-other-mark, backsight-elevation"
+        "FACES_DIFFER, SET_RESIDUAL",
+        "FACES_DIFFER, HALF_SET_CLOSURE",
+        "FACES_DIFFER, BACKSIGHT_DRIFT",
+        "FACES_DIFFER, BACKSIGHT_DISTANCE",
+        "FACES_DIFFER, SECOND_FIX",
+        "FACES_DIFFER, BOTH_WAYS_DIFFER",
+        "SET_RESIDUAL, BACKSIGHT_DRIFT",
+        "BACKSIGHT_DRIFT, SECOND_FIX",
+        "MARK_DISAGREES, BACKSIGHT_DISTANCE",
+        "MARK_DISAGREES, BACKSIGHT_ELEVATION",
+        "MARKS_DISAGREE, BACKSIGHT_DISTANCE",
+        "BACKSIGHT_OTHER_MARK, BACKSIGHT_DISTANCE",
+        "BACKSIGHT_OTHER_MARK, BACKSIGHT_ELEVATION"
     })
-    void atTheSameTargetOfTheSameSetupOnly(String cause, String effect) {
+    void atTheSameTargetOfTheSameSetupOnly(FindingCode cause, FindingCode effect) {
         assertThat(ofEffect(stop(cause, "S1", "B", 0.05), stop(effect, "S1", "B", 0.02)))
                 .isEqualTo(Severity.NOTE);
         assertThat(ofEffect(stop(cause, "S2", "B", 0.05), stop(effect, "S1", "B", 0.02)))
                 .isEqualTo(Severity.STOP);
         // The effect alone does not explain its cause.
-        assertThat(ofEffect(stop("one-set", "S1", "B", 0.05), stop(effect, "S1", "B", 0.02)))
+        assertThat(ofEffect(stop(FindingCode.ONE_SET, "S1", "B", 0.05), stop(effect, "S1", "B", 0.02)))
                 .isEqualTo(Severity.STOP);
     }
 
     @ParameterizedTest
-    @CsvSource({"mark-disagrees", "marks-disagree", "groups-agree", "half-set-closure"})
-    void aMisreadFacePullsAtEveryMarkOfItsSetup(String effect) {
-        assertThat(ofEffect(stop("faces-differ", "S1", "B", 0.05), stop(effect, "S1", "C", 0.02)))
+    @CsvSource({"MARK_DISAGREES", "MARKS_DISAGREE", "GROUPS_AGREE", "HALF_SET_CLOSURE"})
+    void aMisreadFacePullsAtEveryMarkOfItsSetup(FindingCode effect) {
+        assertThat(ofEffect(stop(FindingCode.FACES_DIFFER, "S1", "B", 0.05), stop(effect, "S1", "C", 0.02)))
                 .isEqualTo(Severity.NOTE);
     }
 
@@ -55,7 +55,9 @@ class ExplanationsTest {
     @ParameterizedTest
     @CsvSource({"0.061, 0.016, NOTE", "0.061, 0.080, STOP"})
     void aMarkThatPullsAtAStationIsCarriedOn(double mark, double shot, Severity shown) {
-        assertThat(ofEffect(stop("mark-disagrees", "R1", "D", mark), stop("second-fix", "R1", "CREST", shot)))
+        assertThat(ofEffect(
+                        stop(FindingCode.MARK_DISAGREES, "R1", "D", mark),
+                        stop(FindingCode.SECOND_FIX, "R1", "CREST", shot)))
                 .isEqualTo(shown);
     }
 }

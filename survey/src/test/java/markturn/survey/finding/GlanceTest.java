@@ -82,7 +82,7 @@ class GlanceTest {
                 Decision.ANSWER,
                 Map.of(
                         "code",
-                        stop.code(),
+                        stop.code().key(),
                         "setup",
                         stop.setup(),
                         "target",

@@ -22,14 +22,14 @@ class HeightSignsTest {
         return Survey.compute(Jobs.with(all(pair("B", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 100.0), foresight)))
                 .findings()
                 .stream()
-                .filter(f -> f.target().equals("T1") && f.code().contains("height"))
+                .filter(f -> f.target().equals("T1") && f.code().key().contains("height"))
                 .toList();
     }
 
     @Test
     void zeroIsSaidOnceAndNotRefused() {
         assertThat(said(0)).singleElement().satisfies(f -> {
-            assertThat(f.code()).isEqualTo("zero-height");
+            assertThat(f.code()).isEqualTo(FindingCode.ZERO_HEIGHT);
             assertThat(f.severity()).isEqualTo(Severity.NOTE);
         });
         assertThat(said(1.5)).isEmpty();

@@ -32,7 +32,7 @@ class OneHeightTest {
                         Mark.control("C", 1000, 5100, OptionalDouble.of(10 + second), "list"),
                         Mark.named("T1", Mark.Kind.NEW)));
         return Survey.compute(job).findings().stream()
-                .filter(f -> f.code().equals("backsight-elevation"))
+                .filter(f -> f.code() == FindingCode.BACKSIGHT_ELEVATION)
                 .toList();
     }
 

@@ -50,7 +50,7 @@ class ReferenceComparisonTest {
     void aConstantThatIsWrongShowsWithoutCoordinates() {
         SurveyResult result = Survey.compute(job(50.042, 0));
         Finding found = result.findings().stream()
-                .filter(f -> f.code().equals("reference-distance"))
+                .filter(f -> f.code() == FindingCode.REFERENCE_DISTANCE)
                 .findFirst()
                 .orElseThrow();
         assertThat(found.severity()).isEqualTo(Severity.STOP);

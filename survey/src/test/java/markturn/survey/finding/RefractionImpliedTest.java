@@ -43,7 +43,7 @@ class RefractionImpliedTest {
     @Test
     void zenithsBothWaysImplyTheirRefraction() {
         Finding found = Survey.compute(observed(0.25, 1000)).findings().stream()
-                .filter(f -> f.code().equals("refraction-implied"))
+                .filter(f -> f.code() == FindingCode.REFRACTION_IMPLIED)
                 .findFirst()
                 .orElseThrow();
         assertThat(found.value().getAsDouble()).isCloseTo(0.25, within(0.002));
@@ -53,6 +53,6 @@ class RefractionImpliedTest {
     @Test
     void shortLinesSayNothing() {
         assertThat(Survey.compute(observed(0.25, 200)).findings())
-                .noneMatch(f -> f.code().equals("refraction-implied"));
+                .noneMatch(f -> f.code() == FindingCode.REFRACTION_IMPLIED);
     }
 }

@@ -11,6 +11,7 @@ import markturn.survey.Jobs;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.Angles;
+import markturn.survey.chance.Distributions;
 import markturn.survey.finding.Finding.Severity;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Job;
@@ -50,13 +51,13 @@ class TypedLimitTest {
         double beyond = 2 * new NormalDistribution().cumulativeProbability(-1);
         assertThat(judged.oftenByChance()).isCloseTo(beyond, within(1e-6));
         Finding found = typed.findings().stream()
-                .filter(f -> f.code().equals("set-residual"))
+                .filter(f -> f.code() == FindingCode.SET_RESIDUAL)
                 .findFirst()
                 .orElseThrow();
         assertThat(found.text()).contains("2.0\"").contains("Chance alone exceeds this limit in 1 of 3.");
         assertThat(found.limit()).hasValue(2 * Angles.SECOND);
         assertThat(typed.findings()).anySatisfy(f -> {
-            assertThat(f.code()).isEqualTo("typed-limit");
+            assertThat(f.code()).isEqualTo(FindingCode.TYPED_LIMIT);
             assertThat(f.severity()).isEqualTo(Severity.NOTE);
         });
     }
@@ -65,7 +66,7 @@ class TypedLimitTest {
     void theTailOfTheNormalDistribution() {
         // Source: Hipparchus.
         for (double z : new double[] {0, 0.5, 1, 1.96, 3.29, 5}) {
-            assertThat(markturn.survey.finding.NormalDistribution.beyond(z))
+            assertThat(Distributions.beyond(z))
                     .isCloseTo(2 * new NormalDistribution().cumulativeProbability(-z), within(3e-7));
         }
     }

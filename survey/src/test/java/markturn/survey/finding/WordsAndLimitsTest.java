@@ -122,7 +122,7 @@ class WordsAndLimitsTest {
         SurveyResult gon = Survey.compute(
                 job(ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), new Units(LengthUnit.METRE, AngleUnit.GON)));
         assertThat(gon.findings())
-                .anyMatch(f -> f.code().equals("set-residual") && f.text().contains("3.7 mgon"));
+                .anyMatch(f -> f.code() == FindingCode.SET_RESIDUAL && f.text().contains("3.7 mgon"));
     }
 
     @Test

@@ -15,6 +15,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.job.Code;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Decision;
@@ -174,7 +175,7 @@ class DetailTest {
         // Stood on before its walls were seen it has no place, and that is said.
         Job before =
                 job.withSetups(List.of(longer.setups().get(1), longer.setups().get(0)));
-        assertThat(Survey.compute(before).findings()).anyMatch(f -> f.code().equals("station-unknown"));
+        assertThat(Survey.compute(before).findings()).anyMatch(f -> f.code() == FindingCode.STATION_UNKNOWN);
     }
 
     @Test

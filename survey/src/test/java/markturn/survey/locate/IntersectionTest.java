@@ -15,6 +15,7 @@ import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
@@ -95,7 +96,7 @@ class IntersectionTest {
     private static List<String> codes(SurveyResult result, String mark) {
         return result.findings().stream()
                 .filter(f -> f.target().equals(mark))
-                .map(Finding::code)
+                .map(finding -> finding.code().key())
                 .toList();
     }
 
@@ -139,7 +140,7 @@ class IntersectionTest {
         SurveyResult result = Survey.compute(job(List.of(setup(0, 1, level("X", Math.toRadians(45))))));
         assertThat(result.measured().mark("X").flatMap(MeasuredMark::position)).isEmpty();
         Finding asked = result.findings().stream()
-                .filter(f -> f.code().equals("one-sight-more"))
+                .filter(f -> f.code() == FindingCode.ONE_SIGHT_MORE)
                 .findFirst()
                 .orElseThrow();
         assertThat(asked.text()).contains("X needs one more sight").contains("Best from");

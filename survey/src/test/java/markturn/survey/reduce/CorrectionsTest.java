@@ -17,7 +17,6 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.BeforePickingUp;
-import markturn.survey.finding.Finding;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
@@ -121,7 +120,7 @@ class CorrectionsTest {
     }
 
     private static List<String> codes(SurveyResult result) {
-        return result.findings().stream().map(Finding::code).toList();
+        return result.findings().stream().map(finding -> finding.code().key()).toList();
     }
 
     @Test

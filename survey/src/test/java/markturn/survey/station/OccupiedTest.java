@@ -16,6 +16,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.finding.TraverseLimits;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
@@ -236,7 +237,8 @@ class OccupiedTest {
         SurveyResult without = Survey.compute(Jobs.with(all(BACKSIGHT, struck, List.of(shot))));
         assertThat(without.measured().mark("301").orElseThrow().position()).isEmpty();
         assertThat(without.findings())
-                .anyMatch(f -> f.code().equals("no-common-set") && f.target().equals("301"));
+                .anyMatch(
+                        f -> f.code() == FindingCode.NO_COMMON_SET && f.target().equals("301"));
     }
 
     @Test
@@ -246,7 +248,7 @@ class OccupiedTest {
         SurveyResult result = Survey.compute(job);
         assertThat(result.measured().setup("S1").station()).isEmpty();
         assertThat(result.measured().mark("T2").orElseThrow().position()).isEmpty();
-        assertThat(result.findings()).anyMatch(f -> f.code().equals("station-unknown"));
+        assertThat(result.findings()).anyMatch(f -> f.code() == FindingCode.STATION_UNKNOWN);
     }
 
     @Test
@@ -255,9 +257,10 @@ class OccupiedTest {
         List<Reading> shot = List.of(reading("301", Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 50));
         Job job = Jobs.with(all(BACKSIGHT, shot));
         Job longer = job.plus(Jobs.setup("S2", "301", "A", pair("A", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 50.1)));
-        assertThat(Survey.compute(job).findings()).noneMatch(f -> f.code().equals("both-ways-differ"));
+        assertThat(Survey.compute(job).findings()).noneMatch(f -> f.code() == FindingCode.BOTH_WAYS_DIFFER);
         assertThat(Survey.compute(longer).findings())
-                .anyMatch(f -> f.code().equals("both-ways-differ") && f.setup().equals("S2"));
+                .anyMatch(f ->
+                        f.code() == FindingCode.BOTH_WAYS_DIFFER && f.setup().equals("S2"));
         // The figure's drawing is judged by the same limit. By hand: each way 2 mm + 2 ppm and two centrings of 1 mm,
         // 3.89 sigma (0.1 % per setup, shared by ten)
         // of both together, which is more than the 6 mm of the class.
@@ -324,6 +327,6 @@ class OccupiedTest {
         List<Reading> readings = pair("T1", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 100);
         SurveyResult result = Survey.compute(Jobs.with(FLAT, new Setup.BySights(List.of("T1")), readings));
         assertThat(result.measured().setup("S1").orientation()).isEqualTo(OptionalDouble.empty());
-        assertThat(result.findings()).anyMatch(f -> f.code().equals("backsight-unknown"));
+        assertThat(result.findings()).anyMatch(f -> f.code() == FindingCode.BACKSIGHT_UNKNOWN);
     }
 }

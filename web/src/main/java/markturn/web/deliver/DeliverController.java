@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.Map;
 import java.util.Optional;
+import markturn.fieldbook.BookedJob;
 import markturn.formats.CoordinateCsv;
 import markturn.formats.DxfFile;
 import markturn.formats.GeoJsonFile;
@@ -12,7 +13,6 @@ import markturn.formats.JobFile;
 import markturn.formats.LandXmlFile;
 import markturn.formats.ResultFile;
 import markturn.report.Report;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.LongWork;
@@ -50,7 +50,7 @@ class DeliverController {
 
     @GetMapping("/job/{id}/deliver")
     String page(@PathVariable String id, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Deliver");
         model.addAttribute("decisions", book.job().decisions());
         model.addAttribute(
@@ -60,31 +60,31 @@ class DeliverController {
 
     @GetMapping("/job/{id}/deliver/job-file")
     ResponseEntity<byte[]> jobFile(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return file(book, "job.json", MediaType.APPLICATION_JSON, JobFile.write(book.job()));
     }
 
     @GetMapping("/job/{id}/deliver/result-file")
     ResponseEntity<byte[]> resultFile(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return file(book, "result.json", MediaType.APPLICATION_JSON, ResultFile.write(book.result()));
     }
 
     @GetMapping("/job/{id}/deliver/coordinates")
     ResponseEntity<byte[]> coordinates(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return file(book, "coordinates.csv", CSV, CoordinateCsv.write(book.result()));
     }
 
     @GetMapping("/job/{id}/deliver/features")
     ResponseEntity<byte[]> features(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return file(book, "job-coordinates.geojson", GEOJSON, GeoJsonFile.write(book.result()));
     }
 
     @GetMapping("/job/{id}/deliver/features-wgs84")
     ResponseEntity<byte[]> geographic(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return file(
                 book,
                 "wgs84.geojson",
@@ -96,7 +96,7 @@ class DeliverController {
     @GetMapping("/job/{id}/deliver/drawing")
     ResponseEntity<byte[]> drawing(
             @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         if (scale < 1 || scale > LARGEST_SCALE) {
             throw new NotHere();
         }
@@ -105,14 +105,14 @@ class DeliverController {
 
     @GetMapping("/job/{id}/deliver/exchange")
     ResponseEntity<byte[]> landXml(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return file(book, "landxml.xml", MediaType.APPLICATION_XML, LandXmlFile.write(book.result()));
     }
 
     /** The report as a page of its own, for screen and printer. */
     @GetMapping("/job/{id}/deliver/report")
     ResponseEntity<String> report(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return ResponseEntity.ok()
                 .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
                 .body(reports.of(book, share -> {}).html("report.css"));
@@ -128,7 +128,7 @@ class DeliverController {
     /** The report to print and keep; made beside the page, which shows how far it is. */
     @GetMapping("/job/{id}/deliver/report.pdf")
     Object reportAsPdf(@PathVariable String id, Model model, HttpServletResponse response, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return made(book, asked(book, "report.pdf", DEFAULT_SCALE, who), "report.pdf", model, response);
     }
 
@@ -140,7 +140,7 @@ class DeliverController {
             Model model,
             HttpServletResponse response,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return made(book, asked(book, "everything", scale, who), "everything", model, response);
     }
 
@@ -171,7 +171,7 @@ class DeliverController {
         return "redirect:/job/" + id + "/deliver";
     }
 
-    private static MadeFiles.Asked asked(Book book, String file, int scale, Principal who) {
+    private static MadeFiles.Asked asked(BookedJob book, String file, int scale, Principal who) {
         if (scale < 1 || scale > LARGEST_SCALE) {
             throw new NotHere();
         }
@@ -183,7 +183,7 @@ class DeliverController {
                 scale);
     }
 
-    private Object made(Book book, MadeFiles.Asked asked, String file, Model model, HttpServletResponse response) {
+    private Object made(BookedJob book, MadeFiles.Asked asked, String file, Model model, HttpServletResponse response) {
         Optional<byte[]> content = made.soon(asked, book);
         if (content.isPresent()) {
             return asked.kind() == MadeFiles.Kind.REPORT
@@ -200,7 +200,7 @@ class DeliverController {
         return "deliver/under-way";
     }
 
-    private static ResponseEntity<byte[]> file(Book book, String ending, MediaType type, byte[] content) {
+    private static ResponseEntity<byte[]> file(BookedJob book, String ending, MediaType type, byte[] content) {
         String name = book.job().name().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
         String practice = book.job().isPractice() ? "-PRACTICE" : "";
         ContentDisposition download = ContentDisposition.attachment()

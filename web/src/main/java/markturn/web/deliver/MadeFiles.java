@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.function.DoubleConsumer;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import markturn.fieldbook.BookedJob;
 import markturn.formats.CoordinateCsv;
 import markturn.formats.DxfFile;
 import markturn.formats.GeoJsonFile;
@@ -17,7 +18,6 @@ import markturn.formats.JobFile;
 import markturn.formats.LandXmlFile;
 import markturn.formats.ResultFile;
 import markturn.survey.SurveyResult;
-import markturn.web.fieldbook.Book;
 import markturn.web.frame.HeavyWork;
 import markturn.web.frame.LongWork;
 import org.springframework.stereotype.Component;
@@ -64,7 +64,7 @@ class MadeFiles {
      *
      * @throws HeavyWork.Busy where another of that person's is being made
      */
-    Optional<byte[]> soon(Asked asked, Book book) {
+    Optional<byte[]> soon(Asked asked, BookedJob book) {
         return works.soon(
                 asked,
                 reached -> heavy.inTurn(
@@ -82,8 +82,8 @@ class MadeFiles {
         return share -> of.accept(from + (to - from) * share);
     }
 
-    private byte[] zipped(Book book, int scale, DoubleConsumer reached) throws IOException {
-        SurveyResult result = book.resultBesideThePages();
+    private byte[] zipped(BookedJob book, int scale, DoubleConsumer reached) throws IOException {
+        SurveyResult result = book.resultInTheEnd();
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("job.json", JobFile.write(book.job()));
         files.put("result.json", ResultFile.write(result));

@@ -7,13 +7,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
+import markturn.fieldbook.BookedJob;
+import markturn.formats.Version;
 import markturn.report.Report;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredNetwork;
-import markturn.web.fieldbook.Book;
 import markturn.web.people.People;
 import org.springframework.stereotype.Component;
 
@@ -30,15 +31,15 @@ class Reports {
     }
 
     /** @param progress told of the adjustment of the whole job, the share that is done; what it throws ends the work */
-    Report of(Book book, DoubleConsumer progress) {
-        SurveyResult result = book.resultBesideThePages();
+    Report of(BookedJob book, DoubleConsumer progress) {
+        SurveyResult result = book.resultInTheEnd();
         int setups = book.job().setups().size();
         Optional<MeasuredNetwork> network =
                 setups > 0 && setups <= MOST_SETUPS ? Optional.of(Survey.network(result, progress)) : Optional.empty();
-        return new Report(result, network, crew(book), Instant.now());
+        return new Report(result, network, crew(book), Instant.now(), Version.program());
     }
 
-    private List<Report.Person> crew(Book book) {
+    private List<Report.Person> crew(BookedJob book) {
         Set<String> observers = new LinkedHashSet<>();
         for (Setup setup : book.job().setups()) {
             book.observers(setup.name()).forEach(name -> observers.add(people.shownName(name)));

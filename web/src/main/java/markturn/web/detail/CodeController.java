@@ -5,18 +5,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.CodeDescribed;
+import markturn.fieldbook.Entry;
+import markturn.fieldbook.Refused;
 import markturn.report.Signs;
 import markturn.survey.job.Code;
 import markturn.survey.job.Mark;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.Entry;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.Payload;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,13 +41,13 @@ class CodeController {
 
     @GetMapping("/job/{id}/code")
     String list(@PathVariable String id, @RequestParam Map<String, String> asked, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return page(book, typed(book, asked.getOrDefault("code", "")), Map.of(), model);
     }
 
-    private static Map<String, String> typed(Book book, String name) {
-        Map<String, String> typed = new java.util.HashMap<>(
-                Map.of("key", Payload.key(), "revision", "" + book.revision(), "sign", "dot", "stroke", "solid"));
+    private static Map<String, String> typed(BookedJob book, String name) {
+        Map<String, String> typed =
+                new java.util.HashMap<>(Map.of("revision", "" + book.revision(), "sign", "dot", "stroke", "solid"));
         book.job().codes().stream().filter(c -> c.name().equals(name)).forEach(code -> {
             typed.put("name", code.name());
             typed.put("words", code.words());
@@ -73,7 +71,7 @@ class CodeController {
         return look.name().toLowerCase(java.util.Locale.ROOT);
     }
 
-    private static String page(Book book, Map<String, String> typed, Map<String, String> faults, Model model) {
+    private static String page(BookedJob book, Map<String, String> typed, Map<String, String> faults, Model model) {
         JobPage.frame(model, book, "Detail");
         model.addAttribute(
                 "rows", book.job().codes().stream().map(code -> row(book, code)).toList());
@@ -92,7 +90,7 @@ class CodeController {
         return "detail/codes";
     }
 
-    private static Row row(Book book, Code code) {
+    private static Row row(BookedJob book, Code code) {
         List<Mark> marks = book.job().marks();
         return new Row(
                 code,
@@ -104,13 +102,12 @@ class CodeController {
 
     @PostMapping("/job/{id}/code")
     String describe(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         Code code = read(form);
         Optional<Entry> meanwhile = book.lastSince(
                 form.text("revision"),
-                EntryKind.CODE,
-                p -> p.path("name").asString("").equals(code.name()));
+                p -> p instanceof CodeDescribed theirs && theirs.code().name().equals(code.name()));
         if (meanwhile.isPresent() && !book.holds(form.text("key"))) {
             form.fault(
                     "name",
@@ -121,12 +118,7 @@ class CodeController {
         }
         if (form.isSound()) {
             try {
-                fieldBook.add(
-                        id,
-                        form.text("key"),
-                        who.getName(),
-                        EntryKind.CODE,
-                        new Pieces(book.job().units()).write(code));
+                fieldBook.add(id, form.text("key"), who.getName(), new CodeDescribed(code));
                 return "redirect:/job/" + id + "/code";
             } catch (Refused refused) {
                 form.refused(refused);

@@ -9,7 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.MarkNoted;
+import markturn.fieldbook.MarksAdded;
+import markturn.fieldbook.Refused;
 import markturn.survey.job.Job;
 import markturn.survey.job.Joining;
 import markturn.survey.job.Mark;
@@ -18,16 +23,11 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.frame.TypedPointing;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -68,25 +68,24 @@ class DetailController {
             Model model,
             HttpServletResponse response,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         if (Device.isUnknown()) {
             Device.remember(response);
         }
         return page(book, name, asked, model);
     }
 
-    private static String page(Book book, String name, Map<String, String> asked, Model model) {
+    private static String page(BookedJob book, String name, Map<String, String> asked, Model model) {
         Setup setup = setup(book, name);
         JobPage.frame(model, book, "Detail");
         Choice choice = Choice.of(asked, book.job(), setup);
         model.addAttribute("page", new DetailDesk(book, name, choice).page());
         model.addAttribute("choice", choice);
-        model.addAttribute("key", Payload.key());
         model.addAttribute("simulated", book.practice().isPresent());
         return "detail/page";
     }
 
-    private static Setup setup(Book book, String name) {
+    private static Setup setup(BookedJob book, String name) {
         return book.job().setup(name).orElseThrow(NotHere::new);
     }
 
@@ -98,7 +97,7 @@ class DetailController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
         Form form = new Form(typed, book.job().units());
         String target = form.name("name", "the name of the point");
@@ -123,7 +122,7 @@ class DetailController {
             if (open.isPresent()) {
                 return faults(open.get().asked(typed.getOrDefault("again", "")));
             }
-            Book longer = store(book, name, choice, reading, typed.get("key"), who);
+            BookedJob longer = store(book, name, choice, reading, typed.get("key"), who);
             NearTwin.of(longer, reading.target()).ifPresent(twin -> model.addAttribute("message", twin));
             return page(longer, name, next(typed), model);
         } catch (Refused refused) {
@@ -139,7 +138,7 @@ class DetailController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
         Form form = new Form(typed, book.job().units());
         String target = form.name("name", "the name of the point");
@@ -155,7 +154,7 @@ class DetailController {
             return faults(form.faults());
         }
         try {
-            Book withMark = named(book, unknown(book, choice, target), who);
+            BookedJob withMark = named(book, unknown(book, choice, target), who);
             Devices.Sight sight = new Devices.Sight(
                     target, role(choice), 0, choice.face(), choice.reflector(), height, OptionalDouble.empty());
             Reading seen = Devices.reading(
@@ -184,18 +183,15 @@ class DetailController {
     }
 
     /** Stores the point where it is new, and the reading; where either is refused, neither. */
-    private Book store(Book book, String setup, Choice choice, Reading reading, String key, Principal who) {
-        Pieces pieces = new Pieces(book.job().units());
-        var payload = Device.signed(Payload.reading(setup, pieces.write(reading)));
-        List<Act> acts = new ArrayList<>();
-        unknown(book, choice, reading.target())
-                .ifPresent(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));
-        acts.add(new Act(EntryKind.READING, payload));
-        return fieldBook.add(book.jobId(), key, who.getName(), acts);
+    private BookedJob store(BookedJob book, String setup, Choice choice, Reading reading, String key, Principal who) {
+        List<EntryPayload> payloads = new ArrayList<>();
+        unknown(book, choice, reading.target()).ifPresent(mark -> payloads.add(new MarkAdded(mark)));
+        payloads.add(Device.booking(setup, reading));
+        return fieldBook.add(book.jobId(), key, who.getName(), payloads);
     }
 
     /** The point as it would be entered; empty where the job knows it. */
-    private static Optional<Mark> unknown(Book book, Choice choice, String target) {
+    private static Optional<Mark> unknown(BookedJob book, Choice choice, String target) {
         if (book.job().mark(target).isPresent()) {
             return Optional.empty();
         }
@@ -208,12 +204,8 @@ class DetailController {
     }
 
     /** The book as it would be with the point in it. */
-    private Book named(Book book, Optional<Mark> unknown, Principal who) {
-        return unknown.map(mark -> fieldBook.preview(
-                        book,
-                        who.getName(),
-                        EntryKind.MARK,
-                        new Pieces(book.job().units()).write(mark)))
+    private BookedJob named(BookedJob book, Optional<Mark> unknown, Principal who) {
+        return unknown.map(mark -> fieldBook.preview(book, who.getName(), new MarkAdded(mark)))
                 .orElse(book);
     }
 
@@ -268,7 +260,7 @@ class DetailController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         Choice choice = Choice.of(typed, book.job(), setup(book, name));
         String called = form.isEmpty("name")
@@ -277,18 +269,18 @@ class DetailController {
         if (called.isEmpty() || called.length() > 50) {
             return faults(Map.of("message", "Expected the name of the point, at most 50 characters"));
         }
-        Pieces pieces = new Pieces(book.job().units());
-        var payload = tools.jackson.databind.node.JsonNodeFactory.instance.objectNode();
-        var marks = payload.putArray("marks");
-        SpecialSights.begun(form.text("kind"), called, choice.code()).stream()
+        List<Mark> marks = SpecialSights.begun(form.text("kind"), called, choice.code()).stream()
                 .filter(mark ->
                         !(mark.by().isEmpty() && book.job().mark(mark.name()).isPresent()))
-                .forEach(mark -> marks.add(pieces.write(mark)));
+                .toList();
         try {
             Map<String, String> begun = next(typed);
             begun.put("later", "no");
             return page(
-                    fieldBook.add(id, form.text("key"), who.getName(), EntryKind.MARKS, payload), name, begun, model);
+                    fieldBook.add(id, form.text("key"), who.getName(), new MarksAdded(marks, List.of(), "")),
+                    name,
+                    begun,
+                    model);
         } catch (Refused refused) {
             return faults(Map.of("message", refused.getMessage()));
         }
@@ -307,8 +299,7 @@ class DetailController {
         if (reason.isBlank()) {
             return faults(Map.of("message", "A line is struck out with a reason: choose one, or write it."));
         }
-        Book longer = fieldBook.add(
-                id, key, who.getName(), EntryKind.STRIKE, Device.signed(Payload.lines(List.of(line), reason.strip())));
+        BookedJob longer = fieldBook.add(id, key, who.getName(), Device.striking(List.of(line), reason.strip()));
         return page(longer, name, Map.of(), model);
     }
 
@@ -332,16 +323,11 @@ class DetailController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Job job = book.job();
         Mark mark = job.mark(typed.getOrDefault("mark", "")).orElseThrow(NotHere::new);
         Mark noted = mark.withJoining(joined(typed, job, mark));
-        Book longer = fieldBook.add(
-                id,
-                typed.get("key"),
-                who.getName(),
-                EntryKind.MARK_NOTED,
-                Payload.noted(new Pieces(job.units()).write(noted), "line"));
+        BookedJob longer = fieldBook.add(id, typed.get("key"), who.getName(), new MarkNoted(noted, "line"));
         return page(longer, name, Map.of(), model);
     }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.report.Signs;
 import markturn.survey.SurveyResult;
@@ -24,20 +25,19 @@ import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
 import markturn.survey.result.Unplaced;
-import markturn.web.fieldbook.Book;
 
 /** Lays the page of detail out: what is sighted now, what was sighted last, and what it came to. */
 final class DetailDesk {
     private static final int LINES_SHOWN = 4;
 
-    private final Book book;
+    private final BookedJob book;
     private final SurveyResult result;
     private final Job job;
     private final MeasuredSetup setup;
     private final Choice choice;
     private final Display show;
 
-    DetailDesk(Book book, String setup, Choice choice) {
+    DetailDesk(BookedJob book, String setup, Choice choice) {
         this.book = book;
         this.result = book.result();
         this.job = book.job();

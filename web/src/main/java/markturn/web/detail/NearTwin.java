@@ -2,6 +2,7 @@ package markturn.web.detail;
 
 import java.util.Comparator;
 import java.util.Optional;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
@@ -9,14 +10,13 @@ import markturn.survey.job.Mark;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Book;
 
 /** A point that lies where another one lies already, under another name: said as soon as it is booked. */
 final class NearTwin {
     private NearTwin() {}
 
     /** What is said of a mark that was just booked; empty where nothing lies near it. */
-    static Optional<String> of(Book book, String target) {
+    static Optional<String> of(BookedJob book, String target) {
         Job job = book.job();
         Measured measured = book.result().measured();
         String name = job.trueName(target);

@@ -4,10 +4,15 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import markturn.fieldbook.LinesRestored;
+import markturn.fieldbook.LinesStruck;
+import markturn.fieldbook.ReadingBooked;
+import markturn.survey.job.Reading;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The device a page is shown on, known by a cookie that says nothing but that. */
 public final class Device {
@@ -30,9 +35,23 @@ public final class Device {
                 .orElse("");
     }
 
-    /** A payload with the device that books it, so that one device at a time holds the pen; unchanged where the device has no name. */
-    public static ObjectNode signed(ObjectNode payload) {
-        return isUnknown() ? payload : payload.put(COOKIE, name());
+    /** A reading that this device books, so that one device at a time holds the pen; without it where the device has no name. */
+    public static ReadingBooked booking(String setup, Reading reading) {
+        return new ReadingBooked(setup, reading, known());
+    }
+
+    /** Lines that this device strikes out. */
+    public static LinesStruck striking(List<String> lines, String reason) {
+        return new LinesStruck(lines, reason, known());
+    }
+
+    /** Lines that this device restores. */
+    public static LinesRestored restoring(List<String> lines) {
+        return new LinesRestored(lines, "restored", known());
+    }
+
+    private static Optional<String> known() {
+        return isUnknown() ? Optional.empty() : Optional.of(name());
     }
 
     private static HttpServletRequest request() {

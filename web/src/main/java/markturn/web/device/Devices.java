@@ -6,28 +6,28 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.TurningOrder;
 import markturn.simulator.Practice;
 import markturn.simulator.TotalStation;
 import markturn.survey.job.Job;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.Refused;
-import markturn.web.fieldbook.TurningOrder;
 
 /** The simulated total station at a setup: what it shows when the line in hand is sighted. */
 public final class Devices {
-    private final Book book;
+    private final BookedJob book;
     private final Practice practice;
     private final Setup setup;
     private final TurningOrder order;
 
     /** Of a setup in a job with simulated devices; refused where it has none. */
-    public Devices(Book book, Setup setup) {
+    public Devices(BookedJob book, Setup setup) {
         this.book = book;
-        this.practice = book.practice()
-                .orElseThrow(
+        this.practice = of(book).orElseThrow(
                         () -> new Refused("circle", "This job has no simulated station: switch practice on first"));
         this.setup = setup;
         this.order = book.order(setup);
@@ -69,6 +69,11 @@ public final class Devices {
         } catch (IllegalArgumentException nothingThere) {
             throw new Refused("circle", nothingThere.getMessage());
         }
+    }
+
+    /** The simulated devices of a job; empty where it has none. */
+    public static Optional<Practice> of(BookedJob book) {
+        return book.practice().map(opened -> new Practice(opened.seed(), Practice.faults(Set.copyOf(opened.faults()))));
     }
 
     private int lastSet() {

@@ -6,19 +6,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.InstrumentAdded;
+import markturn.fieldbook.ReflectorAdded;
+import markturn.fieldbook.Refused;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Notch;
 import markturn.survey.job.Reflector;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.Payload;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -75,7 +75,7 @@ class EquipmentController {
         return page(fieldBook.book(id, who.getName()), model, Map.of(), Map.of());
     }
 
-    private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
+    private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
         JobPage.frame(model, book, "Job");
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
@@ -83,13 +83,12 @@ class EquipmentController {
         model.addAttribute("instrumentFields", instrumentFields(small));
         model.addAttribute("reflectorFields", REFLECTOR_FIELDS);
         model.addAttribute("wavelengths", WAVELENGTHS);
-        model.addAttribute("key", typed.getOrDefault("key", Payload.key()));
         return "equipment/list";
     }
 
     @PostMapping("/job/{id}/equipment/instrument")
     String instrument(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         double small = book.job().units().angle().small();
         Instrument instrument = new Instrument(
@@ -108,13 +107,12 @@ class EquipmentController {
                                 .orElse(Atmosphere.USUAL_REFERENCE.pressure()),
                         0),
                 notch(form));
-        return added(
-                book, form, EntryKind.INSTRUMENT, new Pieces(book.job().units()).write(instrument), model, who, typed);
+        return added(book, form, new InstrumentAdded(instrument), "name", model, who, typed);
     }
 
     @PostMapping("/job/{id}/equipment/reflector")
     String reflector(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         Reflector reflector = new Reflector(
                 form.name("reflectorName", "a name for the reflector"),
@@ -127,8 +125,7 @@ class EquipmentController {
         if (reflector.isReflectorless()) {
             form.fault("reflectorName", "\"none\" stands for a sight without reflector: expected another name");
         }
-        return added(
-                book, form, EntryKind.REFLECTOR, new Pieces(book.job().units()).write(reflector), model, who, typed);
+        return added(book, form, new ReflectorAdded(reflector), "reflectorName", model, who, typed);
     }
 
     /** Of a combined pole: one height then serves antenna and reflector. */
@@ -153,19 +150,19 @@ class EquipmentController {
     }
 
     private String added(
-            Book book,
+            BookedJob book,
             Form form,
-            EntryKind kind,
-            tools.jackson.databind.JsonNode payload,
+            EntryPayload payload,
+            String nameField,
             Model model,
             Principal who,
             Map<String, String> typed) {
         if (form.isSound()) {
             try {
-                fieldBook.add(book.jobId(), typed.get("key"), who.getName(), kind, payload);
+                fieldBook.add(book.jobId(), typed.get("key"), who.getName(), payload);
                 return "redirect:/job/" + book.jobId() + "/equipment";
             } catch (Refused refused) {
-                form.fault(kind == EntryKind.REFLECTOR ? "reflectorName" : "name", refused.getMessage());
+                form.fault(nameField, refused.getMessage());
             }
         }
         return page(book, model, typed, form.faults());

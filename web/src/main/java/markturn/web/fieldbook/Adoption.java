@@ -7,24 +7,22 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.CoordinatesAdopted;
 import markturn.survey.finding.Basis;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Position;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The adoption of a run's coordinates, as it is entered: which marks, by whom, when, why, and whether the own work is reviewed. */
 public final class Adoption {
     private final String run;
     private final Map<String, String> target;
-    private final List<Place> places = new ArrayList<>();
+    private final List<AdoptedPlace> places = new ArrayList<>();
 
-    private record Place(String mark, Position at, Optional<Mark.Deviations> stdDev) {}
+    private record AdoptedPlace(String mark, Position at, Optional<Mark.Deviations> stdDev) {}
 
     /**
      * @param run name of the run the coordinates come from
@@ -46,7 +44,7 @@ public final class Adoption {
      * @param precision the position whose precision stands for it; empty where none does
      */
     public void take(String mark, Position at, Optional<Position> precision) {
-        places.add(new Place(mark, at, precision.map(Adoption::deviations)));
+        places.add(new AdoptedPlace(mark, at, precision.map(Adoption::deviations)));
     }
 
     private static Mark.Deviations deviations(Position of) {
@@ -62,39 +60,35 @@ public final class Adoption {
      * @param by sign-in name of who adopts
      * @param shown the name that stays in the record
      */
-    public ObjectNode payload(Book book, String reason, String by, String shown) {
-        Pieces pieces = new Pieces(book.job().units());
+    public CoordinatesAdopted payload(BookedJob book, String reason, String by, String shown) {
         Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
-        ObjectNode payload = JsonNodeFactory.instance.objectNode();
-        ArrayNode list = payload.putArray("adopted");
-        for (Place place : places) {
-            list.add(pieces.write(new Adopted(
-                    place.mark(),
-                    new Mark.Coordinates(
-                            place.at().northing(),
-                            place.at().easting(),
-                            place.at().elevation()),
-                    place.stdDev(),
-                    run,
-                    Optional.of(now),
-                    shown,
-                    reason)));
-        }
+        List<Adopted> adopted = places.stream()
+                .map(place -> new Adopted(
+                        place.mark(),
+                        new Mark.Coordinates(
+                                place.at().northing(),
+                                place.at().easting(),
+                                place.at().elevation()),
+                        place.stdDev(),
+                        run,
+                        Optional.of(now),
+                        shown,
+                        reason))
+                .toList();
         boolean own = book.job().setups().stream()
                 .map(Setup::name)
                 .anyMatch(setup -> book.observers(setup).contains(by));
         Map<String, Object> on = new HashMap<>(target);
         on.put(Basis.KEY, Basis.of(book.job()).text());
-        payload.set(
-                "decision",
-                pieces.write(new Decision(
+        return new CoordinatesAdopted(
+                adopted,
+                new Decision(
                         Optional.of(now),
                         shown,
                         Decision.ADOPT,
                         on,
                         reason,
                         Optional.empty(),
-                        own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty())));
-        return payload;
+                        own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty()));
     }
 }

@@ -10,6 +10,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.DoubleConsumer;
 import java.util.function.Function;
+import markturn.fieldbook.Computing;
 import markturn.survey.SurveyResult;
 
 /**
@@ -17,7 +18,7 @@ import markturn.survey.SurveyResult;
  * work goes on meanwhile and is there when somebody asks again, until {@link #MOST} ends it. So a job that takes long stops nobody who
  * works on another.
  */
-final class Computation {
+final class Computation implements Computing.Computed {
     static final Duration PAGE = Duration.ofSeconds(30);
     static final Duration MOST = Duration.ofMinutes(10);
 
@@ -39,6 +40,16 @@ final class Computation {
     Computation(Function<DoubleConsumer, SurveyResult> work, Duration most) {
         this.work = work;
         this.most = most;
+    }
+
+    @Override
+    public SurveyResult result() {
+        return within(PAGE);
+    }
+
+    @Override
+    public SurveyResult inTheEnd() {
+        return within(most);
     }
 
     /**

@@ -10,33 +10,44 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.DoubleConsumer;
 import java.util.function.Function;
-import markturn.formats.JobFile;
+import markturn.fieldbook.Admission;
+import markturn.fieldbook.Assembly;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.Booker;
+import markturn.fieldbook.Entry;
+import markturn.fieldbook.EntryKind;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.JobOpened;
+import markturn.fieldbook.KeyTaken;
+import markturn.fieldbook.NotAllowed;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.wire.JobWriter;
+import markturn.formats.JsonTrees;
 import markturn.survey.job.Job;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The one way to a job. An entry is added under a lock on its job, so that two people booking at once come one after the other; when
- * {@link #add} returns, it is on disk. Books are kept by revision, so that one more reading does not read the job again.
+ * Where books are stored, and the one way to a job. An entry is added under a lock on its job, so that two people booking at once come one
+ * after the other; when {@link #add} returns, it is on disk. Books are kept by revision, so that one more reading does not read the job
+ * again. What an entry is, whether it is admitted and what it makes of a job is said in {@code markturn.fieldbook}.
  */
 @Service
 public class FieldBook {
     private static final int BOOKS_KEPT = 50;
-    private static final int LONGEST_KEY = 70;
 
     private final StoredJobs jobs;
     private final StoredEntries entries;
+    private final Bookers bookers;
     private final TransactionTemplate transaction;
-    private final JsonMapper json = JsonMapper.builder().build();
-    private final Cache<String, Book> kept =
+    private final Cache<String, BookedJob> kept =
             Caffeine.newBuilder().maximumSize(BOOKS_KEPT).build();
 
-    FieldBook(StoredJobs jobs, StoredEntries entries, PlatformTransactionManager transactions) {
+    FieldBook(StoredJobs jobs, StoredEntries entries, Bookers bookers, PlatformTransactionManager transactions) {
         this.jobs = jobs;
         this.entries = entries;
+        this.bookers = bookers;
         this.transaction = new TransactionTemplate(transactions);
     }
 
@@ -59,51 +70,50 @@ public class FieldBook {
      * Opens a job.
      *
      * @param job as it begins: empty, or from a file
+     * @param by sign-in name of who opens it
      * @param members sign-in names of who may see it
      * @return its id, which cannot be guessed
+     * @throws NotAllowed where whoever opens it is no surveyor
      */
     public String open(Job job, String by, Set<String> members) {
         String id = UUID.randomUUID().toString();
-        JsonNode payload = json.readTree(JobFile.write(job));
+        JobOpened payload = new JobOpened(job);
+        Admission.requireRight(payload, bookers.booker(by));
         transaction.executeWithoutResult(status -> {
             StoredJob stored = jobs.save(new StoredJob(id, job.name(), now(), members));
-            long sequence = stored.nextSequence();
-            Entry entry = new Entry(sequence, "open", now(), by, EntryKind.OPEN, payload);
-            Assembly.with(Assembly.empty(id), entry);
-            store(id, entry);
+            store(empty(id), new Entry(stored.nextSequence(), "open", now(), by, payload));
         });
         return id;
     }
 
-    /**
-     * Adds an entry. The same key again adds nothing.
-     *
-     * @param key given by the page, at most 60 characters
-     * @param by sign-in name of a member
-     * @return the book with the entry in it
-     * @throws Refused where it contradicts what stands; nothing is stored then
-     * @throws NoSuchJob where there is no such job for this person
-     */
-    public Book add(String jobId, String key, String by, EntryKind kind, JsonNode payload) {
-        return add(jobId, key, by, List.of(new Act(kind, payload)));
+    /** Adds an entry. The same key again adds nothing. Else as the next. */
+    public BookedJob add(String jobId, String key, String by, EntryPayload payload) {
+        return add(jobId, key, by, List.of(payload));
     }
 
     /**
      * Adds entries that belong together: all of them, or none. The same key again adds nothing.
      *
-     * @param key of the last one; the others have it with their number behind
+     * @param key given by the page; of the last one, the others have it with their number behind
+     * @param by sign-in name of a member
+     * @return the book with the entries in it
+     * @throws Refused where one contradicts what stands; nothing is stored then
+     * @throws NotAllowed where whoever sends it may not book that
+     * @throws KeyTaken where something else is stored under the key
+     * @throws NoSuchJob where there is no such job for this person
      */
-    public Book add(String jobId, String key, String by, List<Act> acts) {
-        return add(jobId, key, by, acts, share -> {});
+    public BookedJob add(String jobId, String key, String by, List<? extends EntryPayload> payloads) {
+        return add(jobId, key, by, payloads, share -> {});
     }
 
     /**
      * Adds what follows from the book as it stands when its turn comes, so that of two who change the same thing at once neither is lost.
      *
-     * @param acts from the book under the lock, at least one
+     * @param payloads from the book under the lock; none adds nothing
      */
-    public Book add(String jobId, String key, String by, Function<Book, List<Act>> acts) {
-        return add(jobId, key, by, acts, share -> {});
+    public BookedJob add(
+            String jobId, String key, String by, Function<BookedJob, List<? extends EntryPayload>> payloads) {
+        return add(jobId, key, by, payloads, share -> {});
     }
 
     /**
@@ -111,32 +121,37 @@ public class FieldBook {
      *
      * @param progress told how much is done, 0 to 1; where it throws, nothing is stored
      */
-    public Book add(String jobId, String key, String by, List<Act> acts, DoubleConsumer progress) {
-        return add(jobId, key, by, book -> acts, progress);
+    public BookedJob add(
+            String jobId, String key, String by, List<? extends EntryPayload> payloads, DoubleConsumer progress) {
+        return add(jobId, key, by, book -> payloads, progress);
     }
 
-    private Book add(String jobId, String key, String by, Function<Book, List<Act>> from, DoubleConsumer progress) {
-        if (key == null || key.isBlank() || key.length() > LONGEST_KEY) {
-            throw new Refused(
-                    "", "The page is too old, or was made by something else: reload it; what you typed stays");
-        }
-        Book next = transaction.execute(status -> {
+    private BookedJob add(
+            String jobId,
+            String key,
+            String by,
+            Function<BookedJob, List<? extends EntryPayload>> from,
+            DoubleConsumer progress) {
+        Admission.requireKey(key);
+        Booker booker = bookers.booker(by);
+        BookedJob next = transaction.execute(status -> {
             StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
-            Book book = upTo(jobId, job.lastSequence());
-            List<Act> acts = from.apply(book);
+            BookedJob book = upTo(jobId, job.lastSequence());
+            List<? extends EntryPayload> payloads = from.apply(book);
             Optional<Entry> stored = book.entry(key);
             if (stored.isPresent()) {
-                Resent.requireSame(stored.get(), acts.get(acts.size() - 1));
+                if (!payloads.isEmpty()) {
+                    Admission.requireSame(stored.get(), payloads.get(payloads.size() - 1));
+                }
                 return book;
             }
-            for (int i = 0; i < acts.size(); i++) {
-                String its = i == acts.size() - 1 ? key : key + "/" + i;
-                Act act = acts.get(i);
-                PenHeld.require(book, act);
-                Entry entry = new Entry(job.nextSequence(), its, now(), by, act.kind(), act.payload());
+            for (int i = 0; i < payloads.size(); i++) {
+                String its = i == payloads.size() - 1 ? key : key + "/" + i;
+                Admission.require(book, payloads.get(i), booker);
+                Entry entry = new Entry(job.nextSequence(), its, now(), by, payloads.get(i));
+                store(book, entry);
                 book = Assembly.with(book, entry);
-                store(jobId, entry);
-                progress.accept((i + 1.0) / acts.size());
+                progress.accept((i + 1.0) / payloads.size());
             }
             return book;
         });
@@ -145,70 +160,64 @@ public class FieldBook {
     }
 
     /**
-     * What an entry would make of a book, without adding it.
+     * What entries would make of a book, without adding them.
      *
-     * @throws Refused where it contradicts what stands
+     * @throws Refused where one contradicts what stands
      */
-    public Book preview(Book book, String by, EntryKind kind, JsonNode payload) {
-        return preview(book, by, List.of(new Act(kind, payload)));
-    }
-
-    /** The same of entries that belong together. */
-    public Book preview(Book book, String by, List<Act> acts) {
-        Book longer = book;
-        for (Act act : acts) {
-            longer = Assembly.with(
-                    longer, new Entry(longer.revision() + 1, "preview", now(), by, act.kind(), act.payload()));
+    public BookedJob preview(BookedJob book, String by, EntryPayload... payloads) {
+        BookedJob longer = book;
+        for (EntryPayload payload : payloads) {
+            payload.require(longer);
+            longer = Assembly.with(longer, new Entry(longer.revision() + 1, "preview", now(), by, payload));
         }
         return longer;
     }
 
-    private void store(String jobId, Entry entry) {
+    private void store(BookedJob before, Entry entry) {
+        EntryPayload payload = entry.payload();
         entries.save(new StoredEntry(
-                jobId,
-                entry.sequence(),
-                entry.key(),
-                entry.at(),
-                entry.by(),
-                entry.kind().stored(),
-                json.writeValueAsString(entry.payload())));
+                before.jobId(),
+                entry,
+                JsonTrees.line(payload.written(new JobWriter(before.job().units())))));
     }
 
     /** The job as it stands; empty where there is none for this person. */
-    public Optional<Book> find(String jobId, String member) {
+    public Optional<BookedJob> find(String jobId, String member) {
         return jobs.lastSequence(jobId, member).map(last -> {
-            Book book = upTo(jobId, last);
+            BookedJob book = upTo(jobId, last);
             kept.put(jobId, book);
             return book;
         });
     }
 
     /** The job as it stands. */
-    public Book book(String jobId, String member) {
+    public BookedJob book(String jobId, String member) {
         return find(jobId, member).orElseThrow(NoSuchJob::new);
     }
 
-    private Book upTo(String jobId, long last) {
-        Book book = kept.getIfPresent(jobId);
-        if (book == null) {
-            book = Assembly.empty(jobId);
-        }
-        if (book.revision() < last) {
-            for (StoredEntry stored : entries.after(jobId, book.revision())) {
-                book = Assembly.with(book, entry(stored));
-            }
-        }
-        return book;
+    private static BookedJob empty(String jobId) {
+        return Assembly.empty(jobId, Computation::new);
     }
 
-    private Entry entry(StoredEntry stored) {
-        return new Entry(
-                stored.sequence(),
-                stored.entryKey(),
-                stored.bookedAt(),
-                stored.bookedBy(),
-                EntryKind.of(stored.kind()),
-                json.readTree(stored.payload()));
+    private BookedJob upTo(String jobId, long last) {
+        BookedJob book = kept.getIfPresent(jobId);
+        if (book == null) {
+            book = empty(jobId);
+        }
+        if (book.revision() >= last) {
+            return book;
+        }
+        Assembly.Replay replay = new Assembly.Replay(book);
+        for (StoredEntry stored : entries.after(jobId, book.revision())) {
+            replay.add(new Entry(
+                    stored.sequence(),
+                    stored.entryKey(),
+                    stored.bookedAt(),
+                    stored.bookedBy(),
+                    EntryKind.read(
+                            stored.kind(), stored.revision(), JsonTrees.read(stored.payload()), replay.units())));
+        }
+        return replay.done();
     }
 
     /** Lets go of the books in memory; the next look reads them from disk. */

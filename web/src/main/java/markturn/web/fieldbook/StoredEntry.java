@@ -10,6 +10,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
 import java.io.Serializable;
 import java.time.Instant;
+import markturn.fieldbook.Entry;
 import org.springframework.data.domain.Persistable;
 
 /** An entry as a row. No setters: it is never changed. */
@@ -30,6 +31,7 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
     private Instant bookedAt;
     private String bookedBy;
     private String kind;
+    private short revision;
 
     @Column(columnDefinition = "longtext")
     private String payload;
@@ -39,20 +41,15 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
 
     protected StoredEntry() {}
 
-    StoredEntry(
-            String jobId,
-            long sequence,
-            String entryKey,
-            Instant bookedAt,
-            String bookedBy,
-            String kind,
-            String payload) {
+    /** @param payload as text, in the present revision of its kind */
+    StoredEntry(String jobId, Entry entry, String payload) {
         this.jobId = jobId;
-        this.sequence = sequence;
-        this.entryKey = entryKey;
-        this.bookedAt = bookedAt;
-        this.bookedBy = bookedBy;
-        this.kind = kind;
+        this.sequence = entry.sequence();
+        this.entryKey = entry.key();
+        this.bookedAt = entry.at();
+        this.bookedBy = entry.by();
+        this.kind = entry.kind().stored();
+        this.revision = (short) entry.kind().revision();
         this.payload = payload;
     }
 
@@ -91,6 +88,10 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
 
     String kind() {
         return kind;
+    }
+
+    int revision() {
+        return revision;
     }
 
     String payload() {

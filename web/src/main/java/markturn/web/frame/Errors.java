@@ -3,9 +3,11 @@ package markturn.web.frame;
 import jakarta.persistence.PersistenceException;
 import java.sql.SQLException;
 import java.util.Set;
-import markturn.web.fieldbook.KeyTaken;
+import markturn.fieldbook.KeyTaken;
+import markturn.fieldbook.NotAllowed;
+import markturn.fieldbook.Refused;
+import markturn.formats.Version;
 import markturn.web.fieldbook.NoSuchJob;
-import markturn.web.fieldbook.Refused;
 import markturn.web.fieldbook.TooLong;
 import org.apache.commons.logging.Log;
 import org.apache.commons.logging.LogFactory;
@@ -75,6 +77,12 @@ class Errors {
         return sentence(model, "Not stored", taken.getMessage());
     }
 
+    @ExceptionHandler(NotAllowed.class)
+    @ResponseStatus(HttpStatus.FORBIDDEN)
+    String notAllowed(NotAllowed notAllowed, Model model) {
+        return sentence(model, "Not yours to book", notAllowed.getMessage());
+    }
+
     @ExceptionHandler(Refused.class)
     @ResponseStatus(HttpStatus.UNPROCESSABLE_CONTENT)
     String refused(Refused refused, Model model) {
@@ -111,6 +119,7 @@ class Errors {
 
     private static String sentence(Model model, String heading, String sentence) {
         model.addAttribute("theme", "day");
+        model.addAttribute("version", Version.current());
         model.addAttribute("heading", heading);
         model.addAttribute("sentence", sentence);
         return "frame/sentence";

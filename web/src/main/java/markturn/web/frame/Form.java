@@ -8,13 +8,13 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.Refused;
 import markturn.survey.angle.QuadrantBearing;
 import markturn.survey.angle.TypedAngle;
 import markturn.survey.job.Circle;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Units;
-import markturn.web.fieldbook.Refused;
 
 /**
  * What was typed into a form, and what is wrong with it field by field. Reading goes on after a fault, so that all faults are said at

@@ -4,10 +4,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.Entry;
 import markturn.report.Display;
 import markturn.survey.reduce.GridScale;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.Entry;
 import org.springframework.ui.Model;
 
 /** What every page of a job shows around its own matter. */
@@ -17,7 +17,7 @@ public final class JobPage {
     private JobPage() {}
 
     /** The last entry cannot be of later: then this machine's clock was set back, and times of lines mislead. */
-    private static Optional<String> clockSetBack(Book book) {
+    private static Optional<String> clockSetBack(BookedJob book) {
         List<Entry> entries = book.entries();
         return entries.isEmpty()
                 ? Optional.empty()
@@ -29,7 +29,7 @@ public final class JobPage {
     }
 
     /** Fills the frame: the job, its way with the current act, its units, whether it is practice. */
-    public static void frame(Model model, Book book, String act) {
+    public static void frame(Model model, BookedJob book, String act) {
         model.addAttribute("book", book);
         model.addAttribute("job", book.job());
         model.addAttribute("jobUrl", "/job/" + book.jobId());

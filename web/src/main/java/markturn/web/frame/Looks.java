@@ -7,6 +7,7 @@ import java.net.URI;
 import java.net.URISyntaxException;
 import java.util.Arrays;
 import java.util.List;
+import markturn.formats.Version;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -20,6 +21,12 @@ class Looks {
     private static final List<String> THEMES = List.of("day", "night", "sun");
     private static final List<String> HANDS = List.of("right", "left");
     private static final int A_YEAR = 365 * 24 * 3600;
+
+    /** The version of the program, on every page. */
+    @ModelAttribute("version")
+    String version() {
+        return Version.current();
+    }
 
     @ModelAttribute("theme")
     String theme(HttpServletRequest request) {

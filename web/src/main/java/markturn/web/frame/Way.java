@@ -3,12 +3,12 @@ package markturn.web.frame;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredMark;
-import markturn.web.fieldbook.Book;
 
 /** The way through a job in the order of the work: one place per act, and how each stands. */
 public record Way(List<Act> acts) {
@@ -36,7 +36,7 @@ public record Way(List<Act> acts) {
     public record Act(String name, String url, State state, String words) {}
 
     /** The way through that book. */
-    public static Way through(Book book) {
+    public static Way through(BookedJob book) {
         Job job = book.job();
         String at = "/job/" + book.jobId();
         List<Act> acts = new ArrayList<>();
@@ -82,7 +82,7 @@ public record Way(List<Act> acts) {
         return new Act("Detail", at + "/detail", current.isEmpty() ? State.AHEAD : State.OPEN, located + " located");
     }
 
-    private static Act closing(Book book, String at) {
+    private static Act closing(BookedJob book, String at) {
         int runs = book.result().measured().traverses().size();
         boolean possible = book.job().setups().size() >= 2;
         return new Act(
@@ -93,12 +93,12 @@ public record Way(List<Act> acts) {
     }
 
     /** The setup in hand: the last one. */
-    private static Optional<Setup> current(Book book) {
+    private static Optional<Setup> current(BookedJob book) {
         List<Setup> setups = book.job().setups();
         return setups.isEmpty() ? Optional.empty() : Optional.of(setups.get(setups.size() - 1));
     }
 
-    private static Act turning(Book book, Optional<Setup> current, String at) {
+    private static Act turning(BookedJob book, Optional<Setup> current, String at) {
         if (current.isEmpty()) {
             return new Act("Turn the sets", at + "/setup", State.AHEAD, "");
         }
@@ -111,7 +111,7 @@ public record Way(List<Act> acts) {
                 setup.name() + ": " + (left == 0 ? "all turned" : left + " left"));
     }
 
-    private static Act review(Book book, Optional<Setup> current, String at) {
+    private static Act review(BookedJob book, Optional<Setup> current, String at) {
         if (current.isEmpty()) {
             return new Act("Review", at + "/setup", State.AHEAD, "");
         }

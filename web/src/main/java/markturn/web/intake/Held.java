@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import markturn.fieldbook.BookedJob;
 import markturn.formats.ImportedPoint;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Book;
 
 /** Points of a file held against a job: what is new, what is there already, and what contradicts it. */
 final class Held {
@@ -35,11 +35,11 @@ final class Held {
         }
     }
 
-    static List<Row> against(Book book, List<ImportedPoint> points) {
+    static List<Row> against(BookedJob book, List<ImportedPoint> points) {
         return points.stream().map(point -> row(book, point)).toList();
     }
 
-    private static Row row(Book book, ImportedPoint point) {
+    private static Row row(BookedJob book, ImportedPoint point) {
         Job job = book.job();
         OptionalDouble none = OptionalDouble.empty();
         if (job.mark(point.name()).isEmpty()) {

@@ -2,28 +2,26 @@ package markturn.web.intake;
 
 import java.io.IOException;
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.Refused;
 import markturn.formats.FaultyFile;
 import markturn.formats.GeoJsonPoints;
 import markturn.formats.ImportedPoints;
 import markturn.formats.LandXmlReader;
-import markturn.formats.Pieces;
 import markturn.formats.PointTable;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
@@ -83,7 +81,7 @@ class IntakeController {
             @RequestParam Map<String, String> asked,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Intakes.Intake intake = intake(token, id, who);
         JobPage.frame(model, book, "Control marks");
         model.addAttribute("intake", intake);
@@ -125,7 +123,7 @@ class IntakeController {
         return "intake/preview";
     }
 
-    private static Optional<OtherSystem> otherSystem(Book book, ImportedPoints points, Map<String, String> asked) {
+    private static Optional<OtherSystem> otherSystem(BookedJob book, ImportedPoints points, Map<String, String> asked) {
         return OtherSystem.chosen(asked.getOrDefault("system", ""))
                 .flatMap(kind -> OtherSystem.of(book, points.points(), kind));
     }
@@ -210,7 +208,7 @@ class IntakeController {
             @PathVariable String token,
             @RequestParam Map<String, String> asked,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Intakes.Intake intake = intake(token, id, who);
         Form form = new Form(asked, book.job().units());
         OptionalDouble stdDev = form.length("stdDev", 0, 100, "a standard deviation");
@@ -235,7 +233,7 @@ class IntakeController {
     private void takeIn(
             Intakes.Intake intake, String id, String by, String key, Map<String, String> asked, Taking taking) {
         try {
-            Book book = fieldBook.book(id, by);
+            BookedJob book = fieldBook.book(id, by);
             Reading reading = reading(intake, asked, book.job());
             int lines = reading.table().map(t -> t.rows().size()).orElse(1);
             ImportedPoints points =
@@ -250,10 +248,10 @@ class IntakeController {
                     Held.against(book, system.map(OtherSystem::points).orElse(points.points()));
             intake.reached(0.5);
             Taking.Made made = taking.of(book.job(), rows);
-            List<Act> acts = new ArrayList<>(made.acts());
-            system.ifPresent(fitted -> acts.add(transformed(book, intake.name(), fitted, by)));
+            List<EntryPayload> payloads = new ArrayList<>(made.entries());
+            system.ifPresent(fitted -> payloads.add(transformed(intake.name(), fitted, by)));
             intake.reached(0.6);
-            fieldBook.add(id, key, by, acts, share -> intake.reached(0.6 + 0.4 * share));
+            fieldBook.add(id, key, by, payloads, share -> intake.reached(0.6 + 0.4 * share));
             intake.ended(
                     Intakes.State.DONE,
                     "%s came in, %d more under new names; %d became checks, %d were left out%s."
@@ -274,16 +272,14 @@ class IntakeController {
     }
 
     /** The record of how a list was brought into the job's system. */
-    private Act transformed(Book book, String file, OtherSystem system, String by) {
-        Decision decision = new Decision(
-                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
+    private DecisionMade transformed(String file, OtherSystem system, String by) {
+        return new DecisionMade(Decisions.now(
                 people.shownName(by),
                 Decision.TRANSFORM,
                 Map.of("file", file),
                 system.words(),
                 Optional.empty(),
-                Optional.of(system.record()));
-        return new Act(EntryKind.DECISION, new Pieces(book.job().units()).write(decision));
+                Optional.of(system.record())));
     }
 
     /** How the taking-in stands: under way, done, cancelled or refused. */

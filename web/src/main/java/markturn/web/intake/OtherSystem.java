@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
 import markturn.formats.ImportedPoint;
 import markturn.report.Display;
 import markturn.survey.finding.Words;
@@ -16,7 +17,6 @@ import markturn.survey.result.Position;
 import markturn.survey.transform.InBoth;
 import markturn.survey.transform.SystemFit;
 import markturn.survey.transform.SystemFit.Kind;
-import markturn.web.fieldbook.Book;
 
 /**
  * Points that come in another system of coordinates, brought into the job's by the marks that are known in both. Applied to what comes in,
@@ -51,7 +51,7 @@ record OtherSystem(
     }
 
     /** The marks that a list and the job both know, the job by a position. */
-    static List<InBoth> inBoth(Book book, List<ImportedPoint> points) {
+    static List<InBoth> inBoth(BookedJob book, List<ImportedPoint> points) {
         List<InBoth> both = new ArrayList<>();
         for (ImportedPoint point : points) {
             Optional<Position> at = book.result()
@@ -71,7 +71,7 @@ record OtherSystem(
     }
 
     /** Fits a list onto the job; empty where too few marks are known in both, or these lie on one line. */
-    static Optional<OtherSystem> of(Book book, List<ImportedPoint> points, Kind kind) {
+    static Optional<OtherSystem> of(BookedJob book, List<ImportedPoint> points, Kind kind) {
         List<InBoth> both = inBoth(book, points);
         return SystemFit.of(kind, both).map(fit -> {
             List<ImportedPoint> moved = points.stream().map(p -> moved(fit, p)).toList();
@@ -86,7 +86,8 @@ record OtherSystem(
     }
 
     /** What the fit comes to, which mark disagrees, and what another choice would change. */
-    private static String words(Book book, List<InBoth> both, List<ImportedPoint> points, SystemFit fit, Kind kind) {
+    private static String words(
+            BookedJob book, List<InBoth> both, List<ImportedPoint> points, SystemFit fit, Kind kind) {
         Words words = new Words(book.job().units());
         Display show = new Display(book.job().units());
         StringBuilder said = new StringBuilder("%d marks are known in both systems: turned by %s%s."

@@ -6,16 +6,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import markturn.formats.Pieces;
+import markturn.fieldbook.MarksAdded;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.SatelliteFix;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.EntryKind;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * What was decided in the preview, made into entries: new marks, checks, new names. Nothing that stands in the job is touched.
@@ -51,50 +46,42 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
     }
 
     /** The entries, and what they do in numbers. */
-    record Made(List<Act> acts, int marks, int checks, int renamed, int leftOut) {}
+    record Made(List<MarksAdded> entries, int marks, int checks, int renamed, int leftOut) {}
 
     Made of(Job job, List<Held.Row> rows) {
-        Pieces pieces = new Pieces(job.units());
         Set<String> taken = Held.names(rows);
-        List<ObjectNode> payloads = new ArrayList<>();
-        int marks = 0;
-        int checks = 0;
+        List<MarksAdded> entries = new ArrayList<>();
+        List<Mark> marks = new ArrayList<>();
+        List<SatelliteFix> checks = new ArrayList<>();
         int renamed = 0;
         int leftOut = 0;
-        ObjectNode payload = null;
-        int filled = 0;
+        int all = 0;
+        int checked = 0;
         for (Held.Row row : rows) {
-            if (payload == null || filled == MARKS_AN_ENTRY) {
-                payload = JsonNodeFactory.instance.objectNode().put("source", source);
-                payload.putArray("marks");
-                payload.putArray("fixes");
-                payloads.add(payload);
-                filled = 0;
-            }
             Conflict conflict =
                     row.isConflict() ? single.getOrDefault(row.point().name(), usual) : Conflict.LEAVE_OUT;
             if (row.standing() == Held.Standing.NEW) {
-                ((ArrayNode) payload.get("marks"))
-                        .add(pieces.write(mark(row, row.point().name())));
-                marks++;
+                marks.add(mark(row, row.point().name()));
+                all++;
             } else if (conflict == Conflict.NEW_NAME) {
-                String name = Held.freeName(job, taken, row.point().name());
-                ((ArrayNode) payload.get("marks")).add(pieces.write(mark(row, name)));
+                marks.add(mark(row, Held.freeName(job, taken, row.point().name())));
                 renamed++;
             } else if (conflict == Conflict.CHECK) {
-                ((ArrayNode) payload.get("fixes")).add(pieces.write(check(row)));
-                checks++;
+                checks.add(check(row));
+                checked++;
             } else {
                 leftOut++;
-                continue;
             }
-            filled++;
+            if (marks.size() + checks.size() == MARKS_AN_ENTRY) {
+                entries.add(new MarksAdded(List.copyOf(marks), List.copyOf(checks), source));
+                marks.clear();
+                checks.clear();
+            }
         }
-        payloads.removeIf(
-                each -> each.get("marks").isEmpty() && each.get("fixes").isEmpty());
-        List<Act> acts =
-                payloads.stream().map(each -> new Act(EntryKind.MARKS, each)).toList();
-        return new Made(acts, marks, checks, renamed, leftOut);
+        if (marks.size() + checks.size() > 0) {
+            entries.add(new MarksAdded(List.copyOf(marks), List.copyOf(checks), source));
+        }
+        return new Made(entries, all, checked, renamed, leftOut);
     }
 
     private static Mark.Coordinates coordinates(Held.Row row) {

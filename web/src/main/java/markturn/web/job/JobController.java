@@ -1,10 +1,12 @@
 package markturn.web.job;
 
 import java.security.Principal;
+import java.time.ZoneId;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import markturn.fieldbook.BookedJob;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.formats.LandXmlReader;
@@ -17,7 +19,6 @@ import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Units;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.HeavyWork;
@@ -73,6 +74,8 @@ class JobController {
                         .filter(p -> !p.signInName().equals(who.getName()))
                         .toList());
         model.addAttribute("limits", LimitRows.all());
+        model.addAttribute("zones", Display.zones());
+        model.addAttribute("ownZone", ZoneId.systemDefault().getId());
         return "job/new";
     }
 
@@ -87,8 +90,12 @@ class JobController {
                 AngleUnit.of(typed.getOrDefault("angle", "")).orElse(AngleUnit.DMS),
                 typed.getOrDefault("bearings", "").equals(Units.Bearings.QUADRANT.key())
                         ? Units.Bearings.QUADRANT
-                        : Units.Bearings.AZIMUTH);
+                        : Units.Bearings.AZIMUTH,
+                typed.getOrDefault("timeZone", "").strip());
         Form form = new Form(typed, units);
+        if (!units.timeZone().isEmpty() && !Display.isZone(units.timeZone())) {
+            form.fault("timeZone", units.timeZone() + ": expected a time zone such as Europe/Vienna, or nothing");
+        }
         String name = form.text("name");
         if (name.isEmpty() || name.length() > LONGEST_TITLE) {
             form.fault("name", "Expected a name of the job, at most %d characters".formatted(LONGEST_TITLE));
@@ -145,7 +152,7 @@ class JobController {
 
     @GetMapping("/job/{id}")
     String overview(@PathVariable String id, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Job");
         model.addAttribute("findings", book.result().findings());
         model.addAttribute("limits", LimitRows.inForce(book.job().classOfWork()));

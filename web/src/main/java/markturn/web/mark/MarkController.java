@@ -8,7 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.ControlCorrected;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.FixNoted;
+import markturn.fieldbook.FixStruck;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.MarkNoted;
+import markturn.fieldbook.Refused;
 import markturn.report.Display;
 import markturn.survey.finding.ReferenceComparison;
 import markturn.survey.finding.Words;
@@ -17,15 +24,11 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.result.Moved;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -34,8 +37,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class MarkController {
@@ -60,10 +61,10 @@ class MarkController {
 
     @GetMapping("/job/{id}/mark")
     String grid(@PathVariable String id, Model model, Principal who) {
-        return page(fieldBook.book(id, who.getName()), model, Map.of("key", Payload.key()), Map.of());
+        return page(fieldBook.book(id, who.getName()), model, Map.of(), Map.of());
     }
 
-    private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
+    private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
         JobPage.frame(model, book, "Control marks");
         model.addAttribute(
                 "control",
@@ -87,7 +88,7 @@ class MarkController {
 
     @PostMapping("/job/{id}/mark")
     String enter(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         if (book.entries().stream().anyMatch(e -> e.key().equals(typed.get("key")))) {
             return "redirect:/job/" + id + "/mark";
@@ -114,21 +115,18 @@ class MarkController {
         if (!form.isSound()) {
             return page(book, model, typed, form.faults());
         }
-        Pieces pieces = new Pieces(book.job().units());
-        return stored(
-                book,
-                marks.stream()
-                        .map(mark -> new Act(EntryKind.MARK, pieces.write(mark)))
-                        .toList(),
-                form,
-                typed,
-                model,
-                who);
+        return stored(book, marks.stream().map(MarkAdded::new).toList(), form, typed, model, who);
     }
 
-    private String stored(Book book, List<Act> acts, Form form, Map<String, String> typed, Model model, Principal who) {
+    private String stored(
+            BookedJob book,
+            List<? extends EntryPayload> payloads,
+            Form form,
+            Map<String, String> typed,
+            Model model,
+            Principal who) {
         try {
-            fieldBook.add(book.jobId(), typed.get("key"), who.getName(), acts);
+            fieldBook.add(book.jobId(), typed.get("key"), who.getName(), payloads);
             return "redirect:/job/" + book.jobId() + "/mark";
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());
@@ -139,7 +137,7 @@ class MarkController {
     /** Enters what satellites gave for a mark: one that is new gets it, of one that is known it is a check, or part of the network. */
     @PostMapping("/job/{id}/mark/fix")
     String fix(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         String mark = form.name("mark", "the mark the antenna stood over");
         double northing = required(form, "fix-northing", "a northing");
@@ -157,17 +155,16 @@ class MarkController {
                         new Mark.Deviations(plan, plan, level),
                         form.text("use").equals("observation") ? SatelliteFix.Use.OBSERVATION : SatelliteFix.Use.CHECK)
                 .withAntennaHeight(antenna);
-        Pieces pieces = new Pieces(book.job().units());
-        List<Act> acts = new ArrayList<>();
+        List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(mark).isEmpty()) {
-            acts.add(new Act(EntryKind.MARK, pieces.write(Mark.named(mark, Mark.Kind.NEW))));
+            payloads.add(new MarkAdded(Mark.named(mark, Mark.Kind.NEW)));
         }
-        acts.add(new Act(EntryKind.FIX, pieces.write(fix)));
-        return stored(book, acts, form, typed, model, who);
+        payloads.add(new FixNoted(fix));
+        return stored(book, payloads, form, typed, model, who);
     }
 
     /** The antenna over the mark: as measured, or the pole's height to its reflector and the fixed offset above that. */
-    private static Optional<MeasuredHeight> antennaHeight(Form form, Book book) {
+    private static Optional<MeasuredHeight> antennaHeight(Form form, BookedJob book) {
         Optional<MeasuredHeight> height = form.height("fix-height", true, "a height over the mark");
         String pole = form.text("fix-pole");
         if (height.isEmpty() || pole.isEmpty()) {
@@ -190,18 +187,15 @@ class MarkController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         boolean strikes = act.equals("strike");
         if (strikes && form.isEmpty("reason")) {
             model.addAttribute("message", "A fix is struck out with a reason: it stays in the record.");
-            return page(book, model, Map.of("key", Payload.key()), Map.of());
+            return page(book, model, Map.of(), Map.of());
         }
-        ObjectNode payload = JsonNodeFactory.instance
-                .objectNode()
-                .put("fix", place)
-                .put("reason", strikes ? form.text("reason") : "");
-        return stored(book, List.of(new Act(EntryKind.FIX_STRUCK, payload)), form, typed, model, who);
+        FixStruck payload = new FixStruck(place, strikes ? form.text("reason") : "");
+        return stored(book, List.of(payload), form, typed, model, who);
     }
 
     /** A fix without its precision can neither be compared nor adjusted. */
@@ -246,11 +240,11 @@ class MarkController {
     }
 
     /** Who changed a mark after the page that is posted was drawn, and what it is now; empty where nobody did. */
-    private static Optional<String> changedSince(Book book, String mark, String revision) {
+    private static Optional<String> changedSince(BookedJob book, String mark, String revision) {
         return book.lastSince(
                         revision,
-                        EntryKind.CONTROL_CORRECTED,
-                        p -> p.path("mark").path("name").asString("").equals(mark))
+                        p -> p instanceof ControlCorrected theirs
+                                && theirs.mark().name().equals(mark))
                 .map(e ->
                         "%s was changed by %s while this page was open: it is now at %s. Nothing was booked; look at it, then correct it if it is still wrong."
                                 .formatted(
@@ -267,7 +261,7 @@ class MarkController {
             Model model,
             RedirectAttributes then,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         Mark before = book.job()
                 .mark(form.text("mark"))
@@ -286,21 +280,17 @@ class MarkController {
         if (form.isEmpty("reason") || !form.isSound()) {
             return page(book, model, typed, form.faults());
         }
-        Pieces pieces = new Pieces(book.job().units());
-        ObjectNode payload = JsonNodeFactory.instance.objectNode();
-        payload.set("mark", pieces.write(after));
-        payload.set(
-                "decision",
-                Payload.decision(
-                        pieces,
+        ControlCorrected payload = new ControlCorrected(
+                after,
+                Decisions.now(
                         people.shownName(who.getName()),
                         Decision.CORRECT_CONTROL,
                         Map.of("mark", before.name()),
                         form.text("reason"),
-                        words(book, before),
-                        withdraws ? "withdrawn" : words(book, after)));
+                        Optional.of(words(book, before)),
+                        Optional.of(withdraws ? "withdrawn" : words(book, after))));
         try {
-            Book longer = fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.CONTROL_CORRECTED, payload);
+            BookedJob longer = fieldBook.add(id, typed.get("key"), who.getName(), payload);
             int moved = Moved.between(book.result().measured(), longer.result().measured())
                     .size();
             then.addFlashAttribute(
@@ -327,7 +317,7 @@ class MarkController {
                 form.isEmpty("source") ? before.source() : form.text("source"));
     }
 
-    private static String words(Book book, Mark mark) {
+    private static String words(BookedJob book, Mark mark) {
         Display show = new Display(book.job().units());
         return mark.given()
                 .map(at -> "N %s E %s H %s (%s)"
@@ -350,12 +340,10 @@ class MarkController {
             RedirectAttributes then,
             Principal who) {
         // From the mark when its turn comes: what somebody else changed of it meanwhile stays.
-        Book before = fieldBook.book(id, who.getName());
+        BookedJob before = fieldBook.book(id, who.getName());
         fieldBook.add(id, key, who.getName(), book -> {
             Mark mark = book.job().mark(name).orElseThrow(() -> new Refused("name", "There is no mark " + name));
-            Pieces pieces = new Pieces(book.job().units());
-            return List.of(new Act(
-                    EntryKind.MARK_NOTED, Payload.noted(pieces.write(withFound(mark, found)), "found " + found)));
+            return List.of(new MarkNoted(withFound(mark, found), "found " + found));
         });
         String now = before.job()
                 .mark(name)

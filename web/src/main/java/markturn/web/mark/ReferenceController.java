@@ -3,12 +3,11 @@ package markturn.web.mark;
 import java.security.Principal;
 import java.util.Map;
 import java.util.OptionalDouble;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.ReferenceNoted;
+import markturn.fieldbook.Refused;
 import markturn.survey.job.ReferencePair;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,7 +30,7 @@ class ReferenceController {
     @PostMapping("/job/{id}/mark/reference")
     String enter(
             @PathVariable String id, @RequestParam Map<String, String> typed, RedirectAttributes then, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         OptionalDouble distance = form.length("reference-distance", 0, LONGEST, "a horizontal distance above 0");
         OptionalDouble rise = form.length("reference-rise", -LONGEST, LONGEST, "a height difference");
@@ -50,12 +49,7 @@ class ReferenceController {
                     riseStdDev,
                     form.text("how"));
             try {
-                fieldBook.add(
-                        id,
-                        typed.get("key"),
-                        who.getName(),
-                        EntryKind.REFERENCE,
-                        new Pieces(book.job().units()).write(pair));
+                fieldBook.add(id, typed.get("key"), who.getName(), new ReferenceNoted(pair));
                 return "redirect:/job/" + id + "/mark";
             } catch (Refused refused) {
                 form.refused(refused);

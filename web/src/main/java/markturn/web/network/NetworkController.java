@@ -8,7 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.Supplier;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.CoordinatesAdopted;
+import markturn.fieldbook.MarkNoted;
 import markturn.report.Display;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -25,15 +27,12 @@ import markturn.survey.result.Moved;
 import markturn.survey.result.Observation;
 import markturn.survey.result.Position;
 import markturn.web.fieldbook.Adoption;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.StandingAdoption;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.LongWork;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -43,7 +42,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The network of a job: its tests, its marks, its residuals by size; its control switched, its coordinates adopted. */
 @Controller
@@ -92,7 +90,7 @@ class NetworkController {
     @GetMapping("/job/{id}/network")
     String page(
             @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(asked.toSingleValueMap(), book.job().units());
         ControlSwitch control = switched(book, form, asked);
         model.addAttribute("faults", form.faults());
@@ -100,11 +98,11 @@ class NetworkController {
     }
 
     /** What the page was asked for: each control mark held or observed. Without a question, as it is booked. */
-    private static ControlSwitch switched(Book book, MultiValueMap<String, String> asked) {
+    private static ControlSwitch switched(BookedJob book, MultiValueMap<String, String> asked) {
         return switched(book, new Form(asked.toSingleValueMap(), book.job().units()), asked);
     }
 
-    private static ControlSwitch switched(Book book, Form form, MultiValueMap<String, String> asked) {
+    private static ControlSwitch switched(BookedJob book, Form form, MultiValueMap<String, String> asked) {
         if (!asked.containsKey("deviation")) {
             return ControlSwitch.of(book.job());
         }
@@ -113,21 +111,20 @@ class NetworkController {
         return new ControlSwitch(new TreeSet<>(asked.getOrDefault("observed", List.of())), stdDev);
     }
 
-    private static NetworkRuns.Asked asked(Book book, ControlSwitch control) {
+    private static NetworkRuns.Asked asked(BookedJob book, ControlSwitch control) {
         return new NetworkRuns.Asked(
                 book.jobId(), book.revision(), control.equals(ControlSwitch.of(book.job())) ? "" : control.toString());
     }
 
     /** As it is booked the job is computed already; switched, it is another. */
-    private static Supplier<SurveyResult> computed(Book book, ControlSwitch control) {
+    private static Supplier<SurveyResult> computed(BookedJob book, ControlSwitch control) {
         return control.changed(book.job()).isEmpty()
-                ? book::resultBesideThePages
+                ? book::resultInTheEnd
                 : () -> Survey.compute(control.on(book.job()));
     }
 
-    private String page(Book book, ControlSwitch control, Map<String, String> typed, Model model) {
+    private String page(BookedJob book, ControlSwitch control, Map<String, String> typed, Model model) {
         JobPage.frame(model, book, "Traverse");
-        model.addAttribute("key", Payload.key());
         model.addAttribute("typed", typed);
         model.addAttribute("switched", !control.changed(book.job()).isEmpty());
         model.addAttribute("deviation", new Display(book.job().units()).length(control.stdDev()));
@@ -147,7 +144,7 @@ class NetworkController {
         return "network/page";
     }
 
-    private static void show(Book book, NetworkRuns.Done done, Model model) {
+    private static void show(BookedJob book, NetworkRuns.Done done, Model model) {
         Words words = new Words(book.job().units());
         MeasuredNetwork network = done.network();
         model.addAttribute("network", network);
@@ -228,7 +225,7 @@ class NetworkController {
     @ResponseBody
     Map<String, Object> progress(
             @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Optional<LongWork.Run<NetworkRuns.Done>> run = runs.known(asked(book, switched(book, asked)));
         return Map.of(
                 "share", run.map(LongWork.Run::share).orElse(1.0),
@@ -238,7 +235,7 @@ class NetworkController {
     /** Ends a long adjustment. */
     @PostMapping("/job/{id}/network/cancel")
     String cancel(@PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         runs.cancel(asked(book, switched(book, asked)));
         return "redirect:/job/" + id + "/traverse";
     }
@@ -247,33 +244,31 @@ class NetworkController {
     @PostMapping("/job/{id}/network/control")
     String control(
             @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         ControlSwitch control = switched(book, asked);
         Map<String, String> typed = asked.toSingleValueMap();
         if (new Form(typed, book.job().units()).isEmpty("reason")) {
             model.addAttribute("message", "Holding or observing control is a decision: it needs a reason.");
             return page(book, control, typed, model);
         }
-        Pieces pieces = new Pieces(book.job().units());
-        List<Mark> changed = control.changed(book.job());
-        for (Mark mark : changed) {
-            fieldBook.add(
-                    id,
-                    typed.get("key") + changed.indexOf(mark),
-                    who.getName(),
-                    EntryKind.MARK_NOTED,
-                    Payload.noted(pieces.write(mark), typed.get("reason")));
-        }
+        // From the job when its turn comes, all of it or none: sent twice, it is noted once.
+        fieldBook.add(
+                id,
+                typed.get("key"),
+                who.getName(),
+                now -> control.changed(now.job()).stream()
+                        .map(mark -> new MarkNoted(mark, typed.get("reason")))
+                        .toList());
         return "redirect:/job/" + id + "/network";
     }
 
     /** Adopts the coordinates of new control: first shows what moves, then with {@code confirm} books it. */
     @PostMapping("/job/{id}/network/adopt")
     String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         ControlSwitch control = ControlSwitch.of(book.job());
         Form form = new Form(typed, book.job().units());
-        NetworkRuns.Done done = runs.soon(asked(book, control), book::resultBesideThePages)
+        NetworkRuns.Done done = runs.soon(asked(book, control), book::resultInTheEnd)
                 .filter(d -> d.network().why().isEmpty())
                 .orElseThrow(NotHere::new);
         if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {
@@ -296,16 +291,16 @@ class NetworkController {
                 .filter(m -> !isLocated(done.result(), m.name())
                         && book.job().mark(m.name()).flatMap(Mark::given).isEmpty())
                 .forEach(m -> adoption.take(m.name(), m.position()));
-        ObjectNode payload =
+        CoordinatesAdopted payload =
                 adoption.payload(book, form.text("reason"), who.getName(), people.shownName(who.getName()));
         if (form.isEmpty("confirm")) {
-            Book after = fieldBook.preview(book, who.getName(), EntryKind.ADOPT, payload);
+            BookedJob after = fieldBook.preview(book, who.getName(), payload);
             model.addAttribute(
                     "moved",
                     Moved.between(book.result().measured(), after.result().measured()));
             return page(book, control, typed, model);
         }
-        fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.ADOPT, payload);
+        fieldBook.add(id, typed.get("key"), who.getName(), payload);
         return "redirect:/job/" + id + "/point";
     }
 

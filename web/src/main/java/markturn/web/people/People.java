@@ -1,10 +1,15 @@
 package markturn.web.people;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import markturn.fieldbook.Booker;
+import markturn.web.fieldbook.Bookers;
 import org.springframework.security.core.userdetails.User;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -15,7 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The accounts. */
 @Service
-public class People implements UserDetailsService {
+public class People implements UserDetailsService, Bookers {
     public static final String SURVEYOR = "SURVEYOR";
     public static final String REVIEWER = "REVIEWER";
 
@@ -23,6 +28,10 @@ public class People implements UserDetailsService {
     private static final String CLOSED = "closed";
 
     private final PersonRepository persons;
+    private final Cache<String, Booker> bookers = Caffeine.newBuilder()
+            .expireAfterWrite(Duration.ofSeconds(10))
+            .maximumSize(10_000)
+            .build();
     private final PasswordEncoder passwords;
     private final Map<String, String> shownNames = new ConcurrentHashMap<>();
 
@@ -50,6 +59,15 @@ public class People implements UserDetailsService {
             }
         });
         return roles;
+    }
+
+    /** Within ten seconds of a role given or taken. */
+    @Override
+    public Booker booker(String signInName) {
+        return bookers.get(signInName, name -> {
+            Set<String> roles = roles(name);
+            return new Booker(name, roles.contains(SURVEYOR), roles.contains(REVIEWER));
+        });
     }
 
     /** Opens an account unless the name is taken. */

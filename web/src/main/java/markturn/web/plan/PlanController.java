@@ -2,10 +2,10 @@ package markturn.web.plan;
 
 import java.security.Principal;
 import java.util.Map;
+import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.survey.locate.PlanScale;
 import markturn.survey.result.MeasuredMark;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
@@ -35,7 +35,7 @@ class PlanController {
             @RequestParam(defaultValue = "" + USUAL_SCALE) String scale,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Plan");
         Display show = new Display(book.job().units());
         boolean understood =
@@ -62,7 +62,7 @@ class PlanController {
     @GetMapping("/job/{id}/plan/numbers")
     @ResponseBody
     Map<String, String> numbers(@PathVariable String id, @RequestParam String name, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         MeasuredMark mark = book.result()
                 .measured()
                 .mark(name)

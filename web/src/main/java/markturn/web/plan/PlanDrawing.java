@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.report.Signs;
 import markturn.report.TrueScale;
@@ -24,7 +25,6 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
-import markturn.web.fieldbook.Book;
 import markturn.web.frame.NamesInAddresses;
 
 /**
@@ -127,7 +127,7 @@ record PlanDrawing(
     }
 
     /** The plan; {@code scale} marks what it could not show. */
-    static PlanDrawing of(Book book, Display show, PlanScale scale) {
+    static PlanDrawing of(BookedJob book, Display show, PlanScale scale) {
         List<MeasuredMark> placed = placed(book);
         if (placed.isEmpty()) {
             return new PlanDrawing(List.of(), List.of(), List.of(), List.of(), "0", "", false, true);
@@ -151,14 +151,14 @@ record PlanDrawing(
                 false);
     }
 
-    private static List<MeasuredMark> placed(Book book) {
+    private static List<MeasuredMark> placed(BookedJob book) {
         return book.result().measured().marks().stream()
                 .filter(m -> m.position().isPresent())
                 .toList();
     }
 
     /** The located points and their lines for the canvas. */
-    static Layer layer(Book book) {
+    static Layer layer(BookedJob book) {
         List<MeasuredMark> placed = placed(book);
         Sheet sheet = sheet(placed);
         List<MeasuredMark> located = placed.stream()
@@ -198,7 +198,7 @@ record PlanDrawing(
                 line.closed());
     }
 
-    private static List<Line> lines(Book book, Sheet sheet) {
+    private static List<Line> lines(BookedJob book, Sheet sheet) {
         return CodeLines.of(book.result().measured()).stream()
                 .map(line -> new Line(
                         path(line, sheet),
@@ -215,7 +215,7 @@ record PlanDrawing(
         return d.append(line.closed() ? "Z" : "").toString();
     }
 
-    private static List<Line> unseen(Book book, Sheet sheet) {
+    private static List<Line> unseen(BookedJob book, Sheet sheet) {
         return PlanScale.unseen(book.result().measured()).stream()
                 .map(side -> new Line(
                         "M" + sheet.x(side.from()) + " " + sheet.y(side.from()) + "L" + sheet.x(side.to()) + " "
@@ -267,7 +267,7 @@ record PlanDrawing(
     }
 
     private static final class Symbols {
-        private final Book book;
+        private final BookedJob book;
         private final Sheet sheet;
         private final Display show;
         private final Labels labels;
@@ -275,7 +275,7 @@ record PlanDrawing(
         private final Set<String> troubled = new HashSet<>();
         private final Set<String> superfluous;
 
-        Symbols(Book book, Sheet sheet, Display show, PlanScale scale, List<Ray> rays) {
+        Symbols(BookedJob book, Sheet sheet, Display show, PlanScale scale, List<Ray> rays) {
             this.book = book;
             this.sheet = sheet;
             this.show = show;
@@ -319,7 +319,7 @@ record PlanDrawing(
         }
     }
 
-    private static List<Ray> rays(Book book, Sheet sheet, boolean layered) {
+    private static List<Ray> rays(BookedJob book, Sheet sheet, boolean layered) {
         List<Ray> rays = new ArrayList<>();
         Measured measured = book.result().measured();
         for (MeasuredSetup setup : measured.setups()) {

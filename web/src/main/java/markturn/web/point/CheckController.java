@@ -1,24 +1,21 @@
 package markturn.web.point;
 
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.CheckTable;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.job.Decision;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -26,7 +23,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import tools.jackson.databind.JsonNode;
 
 /** All checks of a job in one table, and what is decided about second sights. */
 @Controller
@@ -46,20 +42,19 @@ class CheckController {
         return page(fieldBook.book(id, who.getName()), model);
     }
 
-    private static String page(Book book, Model model) {
+    private static String page(BookedJob book, Model model) {
         JobPage.frame(model, book, "Coordinates");
         SurveyResult result = book.result();
         List<CheckTable.Row> rows = CheckTable.of(result.job(), result.measured(), result.judgements());
         model.addAttribute("rows", rows);
         model.addAttribute("sentence", CheckTable.sentence(rows));
-        model.addAttribute("key", Payload.key());
         return "point/checks";
     }
 
     /** Keeps, means or replaces a located point that was sighted again, with a reason; the findings on it are answered by it. */
     @PostMapping("/job/{id}/point/second-sight")
     String decide(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         String mark = typed.getOrDefault("mark", "");
         String setup = typed.getOrDefault("setup", "");
         String how = typed.getOrDefault("how", "");
@@ -74,54 +69,41 @@ class CheckController {
             return page(book, model);
         }
         Map<String, Object> on = new HashMap<>(Map.of("mark", mark, "setup", setup, "how", how));
-        Decision decision = decision(Decision.SECOND_SIGHT, on, reason, who);
+        Decision decision = Decisions.now(people.shownName(who.getName()), Decision.SECOND_SIGHT, on, reason);
         if (Decision.SecondSight.of(decision).isEmpty()) {
             throw new NotHere();
         }
-        String key = typed.getOrDefault("key", Payload.key());
-        Book longer = fieldBook.add(id, key, who.getName(), EntryKind.DECISION, written(book, decision));
-        answer(longer, book.job().trueName(mark), reason, key, who);
+        String by = people.shownName(who.getName());
+        // The decision and the answers that follow from it are one act: all of them or none.
+        fieldBook.add(id, typed.get("key"), who.getName(), now -> {
+            List<DecisionMade> decisions = new ArrayList<>(List.of(new DecisionMade(decision)));
+            BookedJob after = fieldBook.preview(now, who.getName(), decisions.get(0));
+            decisions.addAll(answers(after, now.job().trueName(mark), reason, by));
+            return decisions;
+        });
         return "redirect:/job/" + id
                 + (typed.getOrDefault("back", "").equals("detail")
                         ? "/detail/" + NamesInAddresses.of(setup)
                         : "/point/checks");
     }
 
-    private void answer(Book book, String mark, String reason, String key, Principal who) {
-        List<Finding> open = book.result().findings().stream()
-                .filter(f -> f.code().equals("second-fix")
+    private static List<DecisionMade> answers(BookedJob book, String mark, String reason, String by) {
+        return book.result().findings().stream()
+                .filter(f -> f.code() == FindingCode.SECOND_FIX
                         && f.target().equals(mark)
                         && f.answer().isEmpty())
+                .map(finding -> {
+                    Map<String, Object> on =
+                            new HashMap<>(Map.of("code", finding.code().key(), "target", mark));
+                    if (!finding.setup().isEmpty()) {
+                        on.put("setup", finding.setup());
+                    }
+                    finding.value()
+                            .ifPresent(v -> on.put(
+                                    "value",
+                                    v / finding.measure().unit(book.job().units())));
+                    return new DecisionMade(Decisions.now(by, Decision.ANSWER, on, reason));
+                })
                 .toList();
-        for (Finding finding : open) {
-            Map<String, Object> on = new HashMap<>(Map.of("code", finding.code(), "target", mark));
-            if (!finding.setup().isEmpty()) {
-                on.put("setup", finding.setup());
-            }
-            finding.value()
-                    .ifPresent(v -> on.put(
-                            "value", v / finding.measure().unit(book.job().units())));
-            fieldBook.add(
-                    book.jobId(),
-                    key + "-" + open.indexOf(finding),
-                    who.getName(),
-                    EntryKind.DECISION,
-                    written(book, decision(Decision.ANSWER, on, reason, who)));
-        }
-    }
-
-    private Decision decision(String what, Map<String, Object> on, String reason, Principal who) {
-        return new Decision(
-                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
-                people.shownName(who.getName()),
-                what,
-                on,
-                reason,
-                Optional.empty(),
-                Optional.empty());
-    }
-
-    private static JsonNode written(Book book, Decision decision) {
-        return new Pieces(book.job().units()).write(decision);
     }
 }

@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
@@ -16,7 +18,6 @@ import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Shot;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
@@ -56,7 +57,7 @@ class PointController {
             @RequestParam(defaultValue = "1") String page,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Coordinates");
         int number = page.matches("[1-9]\\d{0,5}") ? Integer.parseInt(page) : 1;
         Map<Mark.Kind, List<MeasuredMark>> kinds = book.result().measured().marks().stream()
@@ -72,7 +73,7 @@ class PointController {
         return "point/list";
     }
 
-    private static List<Row> rows(Book book, List<MeasuredMark> marks, int page) {
+    private static List<Row> rows(BookedJob book, List<MeasuredMark> marks, int page) {
         return marks == null
                 ? List.of()
                 : marks.stream()
@@ -82,13 +83,13 @@ class PointController {
                         .toList();
     }
 
-    private static Row row(Book book, MeasuredMark mark) {
+    private static Row row(BookedJob book, MeasuredMark mark) {
         SurveyResult result = book.result();
         List<Check> checks = result.measured().checks().stream()
                 .filter(c -> c.mark().equals(mark.name()) && !isClosing(book.job(), c))
                 .toList();
         String worst = result.findings().stream()
-                .filter(f -> f.code().equals("second-fix") && f.target().equals(mark.name()))
+                .filter(f -> f.code() == FindingCode.SECOND_FIX && f.target().equals(mark.name()))
                 .map(f -> f.severity() == Finding.Severity.STOP && f.answer().isEmpty() ? "stop" : "warn")
                 .findFirst()
                 .orElse("");
@@ -132,7 +133,7 @@ class PointController {
         return carried + adopted + (given ? "Given: " + mark.mark().source() + "." : "");
     }
 
-    private static List<Taken> taken(Book book, MeasuredMark mark) {
+    private static List<Taken> taken(BookedJob book, MeasuredMark mark) {
         List<Taken> taken = new ArrayList<>();
         for (MeasuredSetup setup : book.result().measured().setups()) {
             setup.shots().stream()
@@ -144,7 +145,7 @@ class PointController {
 
     @GetMapping("/job/{id}/point/{name}")
     String one(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         MeasuredMark mark = book.result().measured().mark(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, "Coordinates");
         model.addAttribute("row", row(book, mark));

@@ -7,28 +7,26 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.FixNoted;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.PracticeOpened;
 import markturn.simulator.AlderWeir;
 import markturn.simulator.Fault;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
+import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.Payload;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Simulated devices for a job: the station, the rover, the sensor, and the slips that can be practised with them. */
 @Controller
@@ -45,7 +43,7 @@ class PracticeController {
     @PostMapping("/practice/open")
     String open(@RequestParam(defaultValue = "1") long seed, Principal who) {
         String id = fieldBook.open(AlderWeir.blank(), who.getName(), Set.of(who.getName()));
-        fieldBook.add(id, "practice", who.getName(), EntryKind.PRACTICE, payload(seed, List.of()));
+        fieldBook.add(id, "practice", who.getName(), new PracticeOpened(seed, List.of()));
         return "redirect:/job/" + id + "/setup";
     }
 
@@ -54,13 +52,12 @@ class PracticeController {
         return page(fieldBook.book(id, who.getName()), model, Map.of());
     }
 
-    private static String page(Book book, Model model, Map<String, String> faults) {
+    private static String page(BookedJob book, Model model, Map<String, String> faults) {
         JobPage.frame(model, book, "Job");
         model.addAttribute("faults", faults);
-        model.addAttribute("key", Payload.key());
-        model.addAttribute("devices", book.practice());
+        model.addAttribute("devices", Devices.of(book));
         model.addAttribute("slips", Fault.values());
-        book.practice().ifPresent(practice -> {
+        Devices.of(book).ifPresent(practice -> {
             model.addAttribute("air", practice.weather().read());
             List<String> there = practice.world(book.job()).names();
             model.addAttribute("there", there);
@@ -77,34 +74,27 @@ class PracticeController {
             @RequestParam(required = false) List<String> slip,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         long seed = (long) form.required("seed", 0, LARGEST_SEED, "a whole number from 0 to 999999");
         if (!form.isSound()) {
             return page(book, model, form.faults());
         }
         List<String> slips = slip == null ? List.of() : slip;
-        fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.PRACTICE, payload(seed, slips));
+        fieldBook.add(id, typed.get("key"), who.getName(), new PracticeOpened(seed, slips));
         return "redirect:/job/" + id + "/practice";
-    }
-
-    private static ObjectNode payload(long seed, List<String> slips) {
-        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("seed", seed);
-        ArrayNode faults = payload.putArray("faults");
-        slips.forEach(faults::add);
-        return payload;
     }
 
     /** Fixes a mark with the satellite rover. */
     @PostMapping("/job/{id}/practice/fix")
     String fix(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         String mark = form.name("mark", "the mark the rover stands on");
         Optional<SatelliteFix> fix = Optional.empty();
         if (form.isSound()) {
             try {
-                fix = book.practice()
+                fix = Devices.of(book)
                         .map(p -> p.rover(book.job())
                                 .fix(
                                         mark,
@@ -118,13 +108,12 @@ class PracticeController {
         if (fix.isEmpty()) {
             return page(book, model, form.faults());
         }
-        Pieces pieces = new Pieces(book.job().units());
-        List<Act> acts = new ArrayList<>();
+        List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(mark).isEmpty()) {
-            acts.add(new Act(EntryKind.MARK, pieces.write(Mark.named(mark, Mark.Kind.NEW))));
+            payloads.add(new MarkAdded(Mark.named(mark, Mark.Kind.NEW)));
         }
-        acts.add(new Act(EntryKind.FIX, pieces.write(rounded(fix.get(), book.job()))));
-        fieldBook.add(id, typed.get("key"), who.getName(), acts);
+        payloads.add(new FixNoted(rounded(fix.get(), book.job())));
+        fieldBook.add(id, typed.get("key"), who.getName(), payloads);
         return "redirect:/job/" + id + "/practice";
     }
 

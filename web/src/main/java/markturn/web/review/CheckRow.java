@@ -2,17 +2,17 @@ package markturn.web.review;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.CheckTable;
 import markturn.survey.finding.Words;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
-import markturn.web.fieldbook.Book;
 
 /** An independent check as a review shows it: the differences, the verdict that every page shows, and what it would have missed. */
 public record CheckRow(
         String mark, String from, OptionalDouble north, OptionalDouble east, OptionalDouble up, String verdict) {
     /** The checks that concern a setup: what it checked, and satellite fixes of what it fixed. */
-    static List<CheckRow> of(Book book, MeasuredSetup setup) {
+    static List<CheckRow> of(BookedJob book, MeasuredSetup setup) {
         Words words = new Words(book.job().units());
         return CheckTable.of(book.job(), book.result().measured(), book.result().judgements()).stream()
                 .filter(row -> row.check().northingDifference().isPresent())
@@ -27,7 +27,7 @@ public record CheckRow(
                 .toList();
     }
 
-    private static boolean isFixOf(Book book, CheckTable.Row row, MeasuredSetup setup) {
+    private static boolean isFixOf(BookedJob book, CheckTable.Row row, MeasuredSetup setup) {
         return book.job().setup(row.check().from()).isEmpty()
                 && book.result()
                         .measured()

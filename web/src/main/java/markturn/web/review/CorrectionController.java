@@ -3,15 +3,21 @@ package markturn.web.review;
 import java.net.URI;
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.Entry;
+import markturn.fieldbook.Note;
+import markturn.fieldbook.NoteCorrected;
+import markturn.fieldbook.Refused;
 import markturn.formats.ProjectionNames;
 import markturn.survey.finding.Words;
+import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.MeasuredHeight;
@@ -20,14 +26,9 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Moved;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.Entry;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -37,9 +38,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Notes changed afterwards: in one place, with a reason, and with a list of what moves before anything is booked. */
 @Controller
@@ -85,18 +83,17 @@ class CorrectionController {
     }
 
     private static String page(
-            Book book, Model model, Map<String, String> typed, List<String> chosen, Map<String, String> faults) {
+            BookedJob book, Model model, Map<String, String> typed, List<String> chosen, Map<String, String> faults) {
         JobPage.frame(model, book, "Review");
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
-        model.addAttribute("key", typed.getOrDefault("key", Payload.key()));
         model.addAttribute("revision", typed.getOrDefault("revision", "" + book.revision()));
         model.addAttribute("lines", lines(book, typed.getOrDefault("setup", ""), chosen));
         model.addAttribute("scaleFactor", GridScale.inForce(book.job()));
         return "review/correct";
     }
 
-    private static List<LineRow> lines(Book book, String wanted, List<String> chosen) {
+    private static List<LineRow> lines(BookedJob book, String wanted, List<String> chosen) {
         List<LineRow> rows = new ArrayList<>();
         for (Setup setup : book.job().setups()) {
             if (!wanted.isEmpty() && !setup.name().equals(wanted)) {
@@ -120,12 +117,14 @@ class CorrectionController {
             Model model,
             RedirectAttributes then,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         List<String> chosen = line == null ? List.of() : line;
         Form form = new Form(typed, book.job().units());
-        Optional<ObjectNode> payload = payload(form, book, chosen, who);
+        Optional<NoteCorrected> payload = note(form, book, chosen)
+                .map(note -> new NoteCorrected(note, people.shownName(who.getName()), form.text("reason")));
         Optional<Entry> meanwhile = payload.flatMap(its -> book.lastSince(
-                typed.getOrDefault("revision", ""), EntryKind.RENOTE, theirs -> isSameNote(its, theirs)));
+                typed.getOrDefault("revision", ""),
+                p -> p instanceof NoteCorrected theirs && its.note().isOfSameAs(theirs.note())));
         if (meanwhile.isPresent() && !book.holds(typed.getOrDefault("key", ""))) {
             model.addAttribute("message", changedMeanwhile(meanwhile.get()));
             Map<String, String> looked = new HashMap<>(typed);
@@ -139,7 +138,7 @@ class CorrectionController {
             return page(book, model, typed, chosen, form.faults());
         }
         try {
-            Book after = fieldBook.preview(book, who.getName(), EntryKind.RENOTE, payload.get());
+            BookedJob after = fieldBook.preview(book, who.getName(), payload.get());
             List<Moved> moved =
                     Moved.between(book.result().measured(), after.result().measured());
             if (form.isEmpty("confirm")) {
@@ -156,7 +155,7 @@ class CorrectionController {
                                 .count());
                 return page(book, model, typed, chosen, Map.of());
             }
-            fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.RENOTE, payload.get());
+            fieldBook.add(id, typed.get("key"), who.getName(), payload.get());
             then.addFlashAttribute("said", said(moved, new Words(book.job().units())));
             return "redirect:" + back(id, typed.getOrDefault("back", ""));
         } catch (Refused refused) {
@@ -165,24 +164,9 @@ class CorrectionController {
         }
     }
 
-    /** Whether two corrections are of one note: the same kind of note of the same setup, reflector or line. */
-    private static boolean isSameNote(JsonNode one, JsonNode other) {
-        if (!one.path("what").equals(other.path("what"))
-                || !one.path("setup").equals(other.path("setup"))
-                || !one.path("reflector").equals(other.path("reflector"))) {
-            return false;
-        }
-        return !one.has("lines")
-                || one.get("lines")
-                        .valueStream()
-                        .anyMatch(line -> other.path("lines").valueStream().anyMatch(line::equals));
-    }
-
     private String changedMeanwhile(Entry theirs) {
         return "%s corrected the same note while this page was open, with the reason \"%s\". Nothing of yours was booked: look at what stands now, then go on if it is still wrong."
-                .formatted(
-                        people.shownName(theirs.by()),
-                        theirs.payload().path("reason").asString(""));
+                .formatted(people.shownName(theirs.by()), ((NoteCorrected) theirs.payload()).reason());
     }
 
     /** What a correction moved, in a sentence. */
@@ -207,45 +191,39 @@ class CorrectionController {
                 moved.elevation().orElse(0));
     }
 
-    private Optional<ObjectNode> payload(Form form, Book book, List<String> chosen, Principal who) {
-        Pieces pieces = new Pieces(book.job().units());
-        String what = form.text("what");
-        ObjectNode payload = Payload.renote(what, people.shownName(who.getName()), form.text("reason"));
-        switch (what) {
-            case "instrumentHeight" -> {
-                payload.put("setup", form.text("setup"));
-                height(form, false).ifPresent(h -> payload.set("after", pieces.write(h)));
-            }
-            case "atmosphere" -> {
-                payload.put("setup", form.text("setup"));
-                air(form).ifPresent(air -> payload.set("after", pieces.write(air)));
-            }
-            case "reflectorConstant" -> {
-                payload.put("reflector", form.text("reflectorName"));
-                constant(form, book).ifPresent(r -> payload.set("after", pieces.write(r)));
-            }
-            case "earth" -> earth(form, book).ifPresent(e -> payload.set("after", pieces.write(e)));
-            case "targetHeight" -> height(form, true).ifPresent(h -> payload.set("after", pieces.write(h)));
-            case "reflector" -> payload.put("after", form.text("reflectorName"));
-            case "target" -> payload.put("after", form.name("target", "a mark"));
-            case "role" -> payload.put("after", form.text("role"));
+    private static Optional<Note> note(Form form, BookedJob book, List<String> chosen) {
+        Optional<? extends Note> note = switch (form.text("what")) {
+            case "instrumentHeight" -> height(form, false).map(h -> new Note.InstrumentHeight(form.text("setup"), h));
+            case "atmosphere" -> air(form, book).map(air -> new Note.Air(form.text("setup"), air));
+            case "reflectorConstant" ->
+                constant(form, book).map(r -> new Note.ReflectorConstant(r.name(), r.constant()));
+            case "earth" -> earth(form, book).map(Note.EarthAssumed::new);
+            case "targetHeight" -> height(form, true).map(h -> new Note.TargetHeight(chosen, h));
+            case "reflector" -> Optional.of(new Note.SightReflector(chosen, form.text("reflectorName")));
+            case "target" -> Optional.of(new Note.SightTarget(chosen, form.name("target", "a mark")));
+            case "role" -> role(form).map(role -> new Note.SightRole(chosen, role));
             case "applied" ->
-                form.number("constant", -1000, 1000, "millimetres").ifPresent(mm -> payload.put("after", mm / 1000));
+                boxed(form.number("constant", -1000, 1000, "millimetres"))
+                        .map(mm -> new Note.KeyedConstant(chosen, mm / 1000));
             case "appliedPpm" ->
-                form.number("keyedPpm", -500, 500, "parts per million").ifPresent(ppm -> payload.put("after", ppm));
-            default -> form.fault("what", "Expected what is to be corrected");
+                boxed(form.number("keyedPpm", -500, 500, "parts per million"))
+                        .map(ppm -> new Note.KeyedPpm(chosen, ppm));
+            default -> Optional.empty();
+        };
+        if (form.isSound() && note.isEmpty()) {
+            form.fault("what", "Expected what is to be corrected, and the value that replaces the note");
         }
-        if (!chosen.isEmpty()
-                && !payload.hasNonNull("setup")
-                && !payload.hasNonNull("reflector")
-                && !what.equals("earth")) {
-            ArrayNode lines = payload.putArray("lines");
-            chosen.forEach(lines::add);
-        }
-        if (form.isSound() && !payload.hasNonNull("after")) {
-            form.fault("what", "Expected the value that replaces the note");
-        }
-        return form.isSound() ? Optional.of(payload) : Optional.empty();
+        return form.isSound() ? note.map(n -> n) : Optional.empty();
+    }
+
+    private static Optional<Double> boxed(OptionalDouble value) {
+        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
+    }
+
+    private static Optional<Reading.Role> role(Form form) {
+        return Arrays.stream(Reading.Role.values())
+                .filter(role -> role.name().equals(form.text("role")))
+                .findFirst();
     }
 
     private static Optional<MeasuredHeight> height(Form form, boolean zeroAllowed) {
@@ -256,15 +234,19 @@ class CorrectionController {
         return height;
     }
 
-    private static Optional<markturn.survey.job.Atmosphere> air(Form form) {
+    /** Temperature and pressure as they are to be; the humidity that was noted stays. */
+    private static Optional<Atmosphere> air(Form form, BookedJob book) {
         double temperature = form.required("temperature", -50, 60, "degrees Celsius, -50 to 60");
         double pressure = form.required("pressure", 500, 1200, "hPa, 500 to 1200");
-        return form.isSound()
-                ? Optional.of(new markturn.survey.job.Atmosphere(temperature, pressure, 0))
-                : Optional.empty();
+        double vapour = book.job()
+                .setup(form.text("setup"))
+                .flatMap(Setup::atmosphere)
+                .map(Atmosphere::vapour)
+                .orElse(0.0);
+        return form.isSound() ? Optional.of(new Atmosphere(temperature, pressure, vapour)) : Optional.empty();
     }
 
-    private static Optional<Reflector> constant(Form form, Book book) {
+    private static Optional<Reflector> constant(Form form, BookedJob book) {
         double constant = form.required("constant", -1000, 1000, "millimetres, -1000 to 1000") / 1000;
         Optional<Reflector> reflector = book.job().reflectors().stream()
                 .filter(r -> r.name().equals(form.text("reflectorName")) && !r.isReflectorless())
@@ -275,7 +257,7 @@ class CorrectionController {
         return reflector.map(r -> r.withConstant(constant));
     }
 
-    private static Optional<Earth> earth(Form form, Book book) {
+    private static Optional<Earth> earth(Form form, BookedJob book) {
         Earth before = book.job().earth();
         boolean curvature = !form.isEmpty("curvature");
         double refraction = form.required("refraction", -5, 5, "a coefficient of refraction, usually 0.13");

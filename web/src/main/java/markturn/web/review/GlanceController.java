@@ -1,9 +1,9 @@
 package markturn.web.review;
 
 import java.security.Principal;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Glance;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import org.springframework.stereotype.Controller;
@@ -22,7 +22,7 @@ class GlanceController {
 
     @GetMapping("/job/{id}/review/glance")
     String glance(@PathVariable String id, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Review");
         SurveyResult result = book.result();
         model.addAttribute(

@@ -4,7 +4,8 @@ import java.security.Principal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.MarksLeftOut;
 import markturn.report.Display;
 import markturn.survey.Survey;
 import markturn.survey.finding.Basis;
@@ -14,8 +15,6 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
@@ -27,7 +26,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The switches of a resection's review: what if a mark, or a part of it, were left out; what if there were one more. */
 @Controller
@@ -43,7 +41,7 @@ class ResectionController {
     }
 
     /** A setup of which the marks that orient it are tested against each other. */
-    private static MeasuredSetup tested(Book book, String name) {
+    private static MeasuredSetup tested(BookedJob book, String name) {
         return book.job()
                 .setup(name)
                 .map(setup -> book.result().measured().setup(setup.name()))
@@ -60,7 +58,7 @@ class ResectionController {
             @RequestParam(required = false) List<String> off,
             @RequestParam(defaultValue = "false") boolean scale,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         tested(book, name);
         MeasuredSetup now =
                 Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off), scale);
@@ -77,7 +75,7 @@ class ResectionController {
             @RequestParam(defaultValue = "0") double x,
             @RequestParam(defaultValue = "0") double y,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         MeasuredSetup setup = tested(book, name);
         if (setup.station().isEmpty() || !setup.setup().isFree()) {
             return Map.of("words", "There is no position yet.");
@@ -118,23 +116,29 @@ class ResectionController {
             @RequestParam(defaultValue = "") String reason,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         tested(book, name);
         if (reason.isBlank()) {
             model.addAttribute("message", "What is left out needs a reason: it stays in the record.");
             return reviews.page(book, name, model);
         }
-        Setup.ByResection by = new Setup.ByResection(ResectionSheet.switched(off == null ? List.of() : off), scale);
-        ObjectNode payload = new Pieces(book.job().units()).write(by);
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
-        payload.put(Basis.KEY, Basis.of(book.job(), setup).without("setting-up").text());
-        payload.put("setup", name).put("reason", reason).put("by", people.shownName(who.getName()));
-        fieldBook.add(id, key, who.getName(), EntryKind.LEAVE_OUT, payload);
+        Setup.ByResection by = new Setup.ByResection(ResectionSheet.switched(off == null ? List.of() : off), scale);
+        fieldBook.add(
+                id,
+                key,
+                who.getName(),
+                new MarksLeftOut(
+                        name,
+                        by,
+                        people.shownName(who.getName()),
+                        reason,
+                        Basis.of(book.job(), setup).without("setting-up").text()));
         return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
     }
 
     /** Known marks that the station has not sighted. */
-    static List<String> unsighted(Book book, Setup setup) {
+    static List<String> unsighted(BookedJob book, Setup setup) {
         List<String> sighted =
                 setup.orientation().sights().stream().map(book.job()::trueName).toList();
         return book.result().measured().marks().stream()

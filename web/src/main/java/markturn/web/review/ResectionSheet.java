@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Finding;
@@ -21,7 +22,6 @@ import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.result.Resected.Suspicion;
-import markturn.web.fieldbook.Book;
 
 /**
  * The numbers of a resection's review as text, cell by cell, and which of them stand out. The page is filled from it at first, and a switch
@@ -38,11 +38,11 @@ final class ResectionSheet {
     private final Display show;
     private final Words words;
     private final ClassOfWork work;
-    private final Book book;
+    private final BookedJob book;
     private final Map<String, String> cells = new LinkedHashMap<>();
     private final List<String> out = new ArrayList<>();
 
-    private ResectionSheet(Book book, MeasuredSetup now) {
+    private ResectionSheet(BookedJob book, MeasuredSetup now) {
         this.book = book;
         this.now = now;
         this.accepted = book.result().measured().setup(now.name());
@@ -61,7 +61,7 @@ final class ResectionSheet {
     public record Filled(Map<String, String> cells, List<String> out, String drawing) {}
 
     /** The sheet of a station with other marks taking part, beside what is booked. */
-    static Filled of(Book book, MeasuredSetup now) {
+    static Filled of(BookedJob book, MeasuredSetup now) {
         return new ResectionSheet(book, now).filled();
     }
 

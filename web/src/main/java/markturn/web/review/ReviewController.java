@@ -1,14 +1,13 @@
 package markturn.web.review;
 
 import java.security.Principal;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
 import markturn.survey.finding.Basis;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Proof;
@@ -21,13 +20,11 @@ import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Resected;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -56,16 +53,15 @@ class ReviewController {
 
     @GetMapping("/job/{id}/review")
     String all(@PathVariable String id, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, "Review");
         model.addAttribute(
                 "setups", book.job().setups().stream().map(s -> row(book, s)).toList());
         model.addAttribute("findings", rows(book, book.result().findings()));
-        model.addAttribute("key", Payload.key());
         return "review/list";
     }
 
-    private static SetupRow row(Book book, Setup setup) {
+    private static SetupRow row(BookedJob book, Setup setup) {
         return new SetupRow(
                 setup.name(),
                 setup.station(),
@@ -76,7 +72,7 @@ class ReviewController {
                 Proof.acceptance(book.job(), setup));
     }
 
-    private static List<FindingRow> rows(Book book, List<Finding> findings) {
+    private static List<FindingRow> rows(BookedJob book, List<Finding> findings) {
         Units units = book.job().units();
         return findings.stream()
                 .map(f -> new FindingRow(
@@ -92,7 +88,7 @@ class ReviewController {
         return page(fieldBook.book(id, who.getName()), name, model);
     }
 
-    String page(Book book, String name, Model model) {
+    String page(BookedJob book, String name, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, "Review");
         MeasuredSetup measured = book.result().measured().setup(name);
@@ -104,7 +100,6 @@ class ReviewController {
         model.addAttribute("basis", Basis.of(book.job(), setup).text());
         model.addAttribute("verdict", Verdict.of(book, measured));
         model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
-        model.addAttribute("key", Payload.key());
         model.addAttribute("checks", CheckRow.of(book, measured));
         model.addAttribute("air", air(book.job(), measured));
         model.addAttribute("tested", measured.resected().isPresent());
@@ -141,7 +136,7 @@ class ReviewController {
     }
 
     /** What the marks that orient or fix a setup prove of each other, with switches. */
-    private static void tested(Book book, Setup setup, MeasuredSetup measured, Model model) {
+    private static void tested(BookedJob book, Setup setup, MeasuredSetup measured, Model model) {
         model.addAttribute("sheet", ResectionSheet.of(book, measured));
         model.addAttribute("resected", measured.resected().orElseThrow());
         model.addAttribute("by", setup.orientation());
@@ -177,7 +172,7 @@ class ReviewController {
             @RequestParam(defaultValue = "") String basis,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         Optional<String> changed = changedSince(book.job(), setup, basis);
         if (changed.isPresent()) {
@@ -214,7 +209,7 @@ class ReviewController {
 
     @PostMapping("/job/{id}/review/{name}/reopen")
     String reopen(@PathVariable String id, @PathVariable String name, @RequestParam String key, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         decide(book, key, who, Decision.REOPEN, Map.of("setup", name), "", Optional.empty());
         return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
     }
@@ -222,7 +217,7 @@ class ReviewController {
     /** Answers a finding with a reason and a name. */
     @PostMapping("/job/{id}/review/answer")
     String answer(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         String setup = typed.getOrDefault("setup", "");
         String reason = typed.getOrDefault("reason", "").strip();
         String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + NamesInAddresses.of(setup));
@@ -254,35 +249,23 @@ class ReviewController {
     }
 
     /** An answer belongs to a finding that stands: its value is the one that was shown. */
-    private static boolean isKnown(Book book, Map<String, String> typed) {
+    private static boolean isKnown(BookedJob book, Map<String, String> typed) {
         return rows(book, book.result().findings()).stream()
-                .anyMatch(r -> r.finding().code().equals(typed.get("code"))
+                .anyMatch(r -> r.finding().code().key().equals(typed.get("code"))
                         && r.finding().setup().equals(typed.getOrDefault("setup", ""))
                         && r.finding().target().equals(typed.getOrDefault("target", ""))
                         && r.value().equals(typed.getOrDefault("value", "")));
     }
 
     private void decide(
-            Book book,
+            BookedJob book,
             String key,
             Principal who,
             String what,
             Map<String, Object> on,
             String reason,
             Optional<Object> after) {
-        Decision decision = new Decision(
-                Optional.of(Instant.now().truncatedTo(ChronoUnit.SECONDS)),
-                people.shownName(who.getName()),
-                what,
-                on,
-                reason,
-                Optional.empty(),
-                after);
-        fieldBook.add(
-                book.jobId(),
-                key,
-                who.getName(),
-                EntryKind.DECISION,
-                new Pieces(book.job().units()).write(decision));
+        Decision decision = Decisions.now(people.shownName(who.getName()), what, on, reason, Optional.empty(), after);
+        fieldBook.add(book.jobId(), key, who.getName(), new DecisionMade(decision));
     }
 }

@@ -1,16 +1,16 @@
 package markturn.web.review;
 
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
-import markturn.web.fieldbook.Book;
 
 /** What a setup comes to, in a sentence, and what to do next. */
 public record Verdict(boolean clear, String sentence, String next) {
-    static Verdict of(Book book, MeasuredSetup setup) {
+    static Verdict of(BookedJob book, MeasuredSetup setup) {
         long stops = book.result().findingsOf(setup.name()).stream()
                 .filter(Finding::isOpenStop)
                 .count();
@@ -35,7 +35,7 @@ public record Verdict(boolean clear, String sentence, String next) {
         return new Verdict(true, agreement(book, setup), "Accept it, or go back and book more.");
     }
 
-    private static String agreement(Book book, MeasuredSetup setup) {
+    private static String agreement(BookedJob book, MeasuredSetup setup) {
         OptionalDouble largest = setup.abstracts().stream()
                 .filter(s -> s.sets() > 1)
                 .map(SetAbstract::residuals)

@@ -7,6 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.Refused;
 import markturn.report.Display;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
@@ -15,14 +18,10 @@ import markturn.survey.reduce.GridScale;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -70,7 +69,7 @@ class SetOutController {
 
     @GetMapping("/job/{id}/setout")
     String page(@PathVariable String id, @RequestParam Map<String, String> asked, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         if (book.job().setups().isEmpty()) {
             return "redirect:/job/" + id + "/setup";
         }
@@ -80,13 +79,13 @@ class SetOutController {
     /** Books the shot at the pole and shows what it still has to move; nothing is stored where a field is at fault. */
     @PostMapping("/job/{id}/setout")
     String shot(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, typed);
         Form form = new Form(typed, book.job().units());
-        Optional<List<Act>> acts = SetOutShot.read(form, book, setup);
-        if (acts.isPresent()) {
+        Optional<List<EntryPayload>> payloads = SetOutShot.read(form, book, setup);
+        if (payloads.isPresent()) {
             try {
-                fieldBook.add(id, form.text("key"), who.getName(), acts.get());
+                fieldBook.add(id, form.text("key"), who.getName(), payloads.get());
                 return "redirect:" + address(id, typed, Map.of("found", form.text("name")));
             } catch (Refused refused) {
                 form.refused(refused);
@@ -95,7 +94,7 @@ class SetOutController {
         return page(book, typed, form, model);
     }
 
-    private static Setup setup(Book book, Map<String, String> asked) {
+    private static Setup setup(BookedJob book, Map<String, String> asked) {
         List<Setup> setups = book.job().setups();
         String last = setups.get(setups.size() - 1).name();
         return book.job().setup(asked.getOrDefault("setup", last)).orElseThrow(NotHere::new);
@@ -113,7 +112,7 @@ class SetOutController {
         return address.encode().buildAndExpand(values).toUriString();
     }
 
-    private static String page(Book book, Map<String, String> asked, Form form, Model model) {
+    private static String page(BookedJob book, Map<String, String> asked, Form form, Model model) {
         JobPage.frame(model, book, "Set out");
         MeasuredSetup setup = book.result().measured().setup(setup(book, asked).name());
         Display show = new Display(book.job().units());
@@ -141,7 +140,6 @@ class SetOutController {
                 "reflectors",
                 book.job().reflectors().stream().map(Reflector::name).toList());
         model.addAttribute("what", WHAT);
-        model.addAttribute("key", Payload.key());
         model.addAttribute("shotName", form.isEmpty("name") || form.isSound() ? wanted.shotName() : form.text("name"));
         model.addAttribute("asked", asked);
         model.addAttribute("faults", form.faults());
@@ -149,7 +147,7 @@ class SetOutController {
     }
 
     /** The way to the next one, with the same setup and pole. */
-    private static void next(Book book, Map<String, String> asked, Map<String, String> next, Model model) {
+    private static void next(BookedJob book, Map<String, String> asked, Map<String, String> next, Model model) {
         Map<String, String> kept = new HashMap<>(next);
         Stream.concat(Stream.of("setup"), POLE.stream())
                 .filter(asked::containsKey)
@@ -159,7 +157,8 @@ class SetOutController {
                 "nextName", next.containsKey("point") ? next.get("point") : "station " + next.get("station"));
     }
 
-    private static Optional<Answer> answer(Book book, MeasuredSetup setup, Wanted wanted, Position at, Display show) {
+    private static Optional<Answer> answer(
+            BookedJob book, MeasuredSetup setup, Wanted wanted, Position at, Display show) {
         double scale = GridScale.inForce(book.job()).orElse(1);
         return SetOut.from(setup, at, scale)
                 .map(out -> new Answer(

@@ -4,17 +4,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkAdded;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.web.device.Device;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.frame.Form;
-import markturn.web.frame.Payload;
 import markturn.web.frame.TypedPointing;
 
 /** The shot at a pole that stands where something is set out: one located point by a name of its own, and its reading. */
@@ -22,7 +20,7 @@ final class SetOutShot {
     private SetOutShot() {}
 
     /** What it books; empty where a field is at fault, which the form then says. */
-    static Optional<List<Act>> read(Form form, Book book, Setup setup) {
+    static Optional<List<EntryPayload>> read(Form form, BookedJob book, Setup setup) {
         Job job = book.job();
         String name = form.name("name", "a name for what was sighted");
         if (job.mark(name).isPresent()) {
@@ -35,14 +33,12 @@ final class SetOutShot {
         if (!form.isSound()) {
             return Optional.empty();
         }
-        Pieces pieces = new Pieces(job.units());
         Reading reading = book.order(setup).asShown(reading(form, typed.orElseThrow(), name, book));
-        return Optional.of(List.of(
-                new Act(EntryKind.MARK, pieces.write(Mark.named(name, Mark.Kind.LOCATED))),
-                new Act(EntryKind.READING, Device.signed(Payload.reading(setup.name(), pieces.write(reading))))));
+        return Optional.of(
+                List.of(new MarkAdded(Mark.named(name, Mark.Kind.LOCATED)), Device.booking(setup.name(), reading)));
     }
 
-    private static Reading reading(Form form, TypedPointing typed, String name, Book book) {
+    private static Reading reading(Form form, TypedPointing typed, String name, BookedJob book) {
         return new Reading(
                 name,
                 Reading.Role.DETAIL,

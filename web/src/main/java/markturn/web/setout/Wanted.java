@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -12,7 +13,6 @@ import markturn.survey.locate.SetOut;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Book;
 import markturn.web.frame.Form;
 
 /** What is to be set out, as the page asks for it: a mark, a typed place, or a station and offset of a line; and what comes after it. */
@@ -20,11 +20,11 @@ final class Wanted {
     static final double FARTHEST = 1e8;
     private static final double SAME_PLACE = 1e-6;
 
-    private final Book book;
+    private final BookedJob book;
     private final Form form;
     private final Display show;
 
-    Wanted(Book book, Form form, Display show) {
+    Wanted(BookedJob book, Form form, Display show) {
         this.book = book;
         this.form = form;
         this.show = show;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Instrument;
@@ -15,7 +16,6 @@ import markturn.survey.job.Setup;
 import markturn.survey.reduce.Air;
 import markturn.survey.result.Position;
 import markturn.survey.station.SetupEffects;
-import markturn.web.fieldbook.Book;
 import markturn.web.frame.Form;
 
 /** What tilt, centring and air do to the sights of the setup that is being prepared, in words. */
@@ -28,7 +28,7 @@ final class Effects {
 
     private Effects() {}
 
-    static List<String> of(Form form, Book book) {
+    static List<String> of(Form form, BookedJob book) {
         SetupForm sheet = new SetupForm(form, book);
         Words words = new Words(book.job().units());
         SetupEffects effects = new SetupEffects(lines(form, sheet));

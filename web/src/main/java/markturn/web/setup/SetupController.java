@@ -8,7 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.OrderNoted;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.SetupBegun;
+import markturn.fieldbook.SetupRemoved;
+import markturn.fieldbook.TurningOrder;
 import markturn.report.Display;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Atmosphere;
@@ -23,17 +30,12 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Heights;
 import markturn.survey.turning.PointingOrder;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
+import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
-import markturn.web.fieldbook.TurningOrder;
-import markturn.web.fieldbook.TurningOrders;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -43,8 +45,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class SetupController {
@@ -67,9 +67,8 @@ class SetupController {
             @RequestParam(defaultValue = "") String again,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Map<String, String> typed = new HashMap<>();
-        typed.put("key", Payload.key());
         typed.put("name", freeName(book));
         typed.put("sets", String.valueOf((int) book.job().classOfWork().limit(Limit.SETS)));
         typed.put("start", "small");
@@ -78,7 +77,7 @@ class SetupController {
         return page(book, model, typed, Map.of());
     }
 
-    private static String freeName(Book book) {
+    private static String freeName(BookedJob book) {
         int number = book.job().setups().size() + 1;
         while (book.job().setup("S" + number).isPresent()) {
             number++;
@@ -87,7 +86,7 @@ class SetupController {
     }
 
     /** Whoever went back and began once more has two setups where one was meant: it is asked about. */
-    private static void emptyOne(Book book, Setup begun, Form form) {
+    private static void emptyOne(BookedJob book, Setup begun, Form form) {
         book.job().setups().stream()
                 .filter(s -> s.station().equals(begun.station()) && s.readings().isEmpty())
                 .filter(s -> !s.name().equals(begun.name()) && form.isEmpty("another"))
@@ -99,7 +98,7 @@ class SetupController {
     }
 
     /** The last foresight becomes the station, the last station the backsight; heights are asked again, no exception. */
-    private static void moved(Book book, Setup before, String to, Map<String, String> typed) {
+    private static void moved(BookedJob book, Setup before, String to, Map<String, String> typed) {
         TurningOrder order = book.order(before);
         typed.put("from", before.name());
         typed.put("station", to);
@@ -123,7 +122,7 @@ class SetupController {
     }
 
     /** The same station and backsights once more, after a break or on another day: heights are asked anew, the circle is as it is found. */
-    private static void again(Book book, Setup before, Map<String, String> typed) {
+    private static void again(BookedJob book, Setup before, Map<String, String> typed) {
         TurningOrder order = book.order(before);
         typed.put("again", before.name());
         typed.put("method", before.isFree() ? "resection" : "occupied");
@@ -144,7 +143,7 @@ class SetupController {
         }
     }
 
-    private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
+    private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
         JobPage.frame(model, book, "Set up");
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
@@ -178,20 +177,15 @@ class SetupController {
             then.addFlashAttribute("said", setup + " was left as it is: to remove it needs a reason.");
             return "redirect:/job/" + id + "/setup";
         }
-        Book book = fieldBook.book(id, who.getName());
-        ObjectNode payload = JsonNodeFactory.instance.objectNode().put("setup", setup);
-        payload.set(
-                "decision",
-                Payload.decision(
-                        new Pieces(book.job().units()),
+        SetupRemoved payload = new SetupRemoved(
+                setup,
+                Decisions.now(
                         people.shownName(who.getName()),
                         Decision.REMOVE_SETUP,
                         Map.of("setup", setup),
-                        reason.strip(),
-                        "",
-                        ""));
+                        reason.strip()));
         try {
-            fieldBook.add(id, key, who.getName(), EntryKind.SETUP_REMOVED, payload);
+            fieldBook.add(id, key, who.getName(), payload);
             then.addFlashAttribute("said", setup + " is removed; that it stood there stays in the record.");
         } catch (Refused refused) {
             then.addFlashAttribute("said", refused.getMessage());
@@ -201,7 +195,7 @@ class SetupController {
 
     @PostMapping("/job/{id}/setup")
     String begin(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         SetupForm sheet = new SetupForm(form, book);
         List<TurningOrder.Aim> aims = sheet.aims();
@@ -210,7 +204,7 @@ class SetupController {
         emptyOne(book, setup, form);
         if (form.isSound()) {
             try {
-                store(id, typed.get("key"), who, book, sheet.newMarks(), setup, order);
+                store(id, typed.get("key"), who, sheet.newMarks(), setup, order);
                 return "redirect:/job/" + id + "/turning/" + NamesInAddresses.of(setup.name());
             } catch (Refused refused) {
                 form.refused(refused);
@@ -219,21 +213,19 @@ class SetupController {
         return page(book, model, typed, form.faults());
     }
 
-    private void store(
-            String id, String key, Principal who, Book book, List<Mark> newMarks, Setup setup, TurningOrder order) {
-        Pieces pieces = new Pieces(book.job().units());
-        List<Act> acts = new ArrayList<>();
-        newMarks.forEach(mark -> acts.add(new Act(EntryKind.MARK, pieces.write(mark))));
-        acts.add(new Act(EntryKind.SETUP, pieces.write(setup)));
-        acts.add(new Act(EntryKind.ORDER, TurningOrders.payload(setup.name(), order, pieces)));
-        fieldBook.add(id, key, who.getName(), acts);
+    private void store(String id, String key, Principal who, List<Mark> newMarks, Setup setup, TurningOrder order) {
+        List<EntryPayload> payloads = new ArrayList<>();
+        newMarks.forEach(mark -> payloads.add(new MarkAdded(mark)));
+        payloads.add(new SetupBegun(setup));
+        payloads.add(new OrderNoted(setup.name(), order));
+        fieldBook.add(id, key, who.getName(), payloads);
     }
 
     /** Both values of a height, as taped and vertical, with the lengths its drawing shows. */
     @GetMapping("/job/{id}/setup/height")
     @ResponseBody
     Map<String, String> bothValues(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         SetupForm sheet = new SetupForm(form, book);
         if (form.isEmpty("height")) {
@@ -250,7 +242,7 @@ class SetupController {
         return answer;
     }
 
-    private static String words(Book book, MeasuredHeight height, Optional<Notch> notch) {
+    private static String words(BookedJob book, MeasuredHeight height, Optional<Notch> notch) {
         Display show = new Display(book.job().units());
         String twice = height.difference().isPresent()
                 ? "; the second taping differs by " + show.difference(height.difference()) + " " + show.differenceSign()
@@ -264,7 +256,8 @@ class SetupController {
     }
 
     /** After the exchange on the tribrachs: asked first, then compared with what it must be. */
-    private static Optional<String> moveChecked(Book book, Form form, MeasuredHeight height, Optional<Notch> notch) {
+    private static Optional<String> moveChecked(
+            BookedJob book, Form form, MeasuredHeight height, Optional<Notch> notch) {
         Optional<Setup> before = book.job().setup(form.text("from"));
         if (before.isEmpty() || form.isEmpty("centring")) {
             return Optional.empty();
@@ -291,7 +284,7 @@ class SetupController {
     @GetMapping("/job/{id}/setup/effects")
     @ResponseBody
     List<String> effects(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         return Effects.of(new Form(typed, book.job().units()), book);
     }
 
@@ -299,8 +292,8 @@ class SetupController {
     @GetMapping("/job/{id}/setup/weather")
     @ResponseBody
     Map<String, String> weather(@PathVariable String id, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
-        return book.practice()
+        BookedJob book = fieldBook.book(id, who.getName());
+        return Devices.of(book)
                 .map(practice -> practice.weather().read())
                 .map(SetupController::shown)
                 .orElse(Map.of());

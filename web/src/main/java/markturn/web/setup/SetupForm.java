@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.TurningOrder;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Atmosphere;
@@ -24,8 +26,6 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
 import markturn.survey.turning.CircleStart;
 import markturn.survey.turning.PointingOrder;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.TurningOrder;
 import markturn.web.frame.Form;
 
 /** The sheet of setting up, as it was filled in: what is at fault stays with its field. */
@@ -36,11 +36,11 @@ final class SetupForm {
     private static final double SMALL_START = Math.toRadians(5);
 
     private final Form form;
-    private final Book book;
+    private final BookedJob book;
     private final Job job;
     private final List<Mark> newMarks = new ArrayList<>();
 
-    SetupForm(Form form, Book book) {
+    SetupForm(Form form, BookedJob book) {
         this.form = form;
         this.book = book;
         this.job = book.job();
@@ -52,7 +52,7 @@ final class SetupForm {
     }
 
     /** Marks that have a position: what can be occupied, or oriented on. */
-    static List<String> known(Book book) {
+    static List<String> known(BookedJob book) {
         return book.result().measured().marks().stream()
                 .filter(m -> m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
                 .map(MeasuredMark::name)

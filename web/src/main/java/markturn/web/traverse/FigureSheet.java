@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.Suspects;
 import markturn.survey.finding.TraverseLimits;
 import markturn.survey.finding.Words;
@@ -15,7 +16,6 @@ import markturn.survey.job.Traverse;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.StandingAdoption;
 
 /** A traverse as its page shows it: verdict, misclosures, drawings, computation, suspects, other ends, the rules compared. */
@@ -46,7 +46,7 @@ public record FigureSheet(
     /** A leg as a surveyor writes it: what it took, and the station it leads to. */
     public record LegRow(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
 
-    static FigureSheet of(Book book, MeasuredTraverse run) {
+    static FigureSheet of(BookedJob book, MeasuredTraverse run) {
         Job job = book.job();
         Words words = new Words(job.units());
         Measured measured = book.result().measured();

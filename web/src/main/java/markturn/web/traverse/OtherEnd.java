@@ -3,17 +3,15 @@ package markturn.web.traverse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.Note;
+import markturn.fieldbook.NoteCorrected;
+import markturn.fieldbook.TraverseRouted;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.result.MeasuredTraverse;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
-import markturn.web.frame.Payload;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A figure that would close on another known mark than the one booked: its last sight is noted anew as one to that mark, and the route
@@ -22,8 +20,8 @@ import tools.jackson.databind.node.ObjectNode;
  * @param setup the setup that closed the figure: the last on the station before its end
  * @param lines keys of the standing lines that were booked to the end
  */
-record OtherEnd(Book book, MeasuredTraverse run, String setup, List<String> lines) {
-    static OtherEnd of(Book book, MeasuredTraverse run) {
+record OtherEnd(BookedJob book, MeasuredTraverse run, String setup, List<String> lines) {
+    static OtherEnd of(BookedJob book, MeasuredTraverse run) {
         Job job = book.job();
         List<String> route = run.traverse().route();
         String before = job.trueName(route.get(route.size() - 2));
@@ -45,16 +43,12 @@ record OtherEnd(Book book, MeasuredTraverse run, String setup, List<String> line
     }
 
     /** What books it: the lines noted anew, then the route. */
-    List<Act> acts(String mark, String by, String reason) {
-        ObjectNode noted = Payload.renote("target", by, reason).put("after", mark);
-        ArrayNode keys = noted.putArray("lines");
-        lines.forEach(keys::add);
+    List<EntryPayload> payloads(String mark, String by, String reason) {
         Traverse before = run.traverse();
         List<String> route = new ArrayList<>(before.route());
         route.set(route.size() - 1, mark);
-        Traverse after = new Traverse(before.name(), route, before.rule(), before.adopt());
         return List.of(
-                new Act(EntryKind.RENOTE, noted),
-                new Act(EntryKind.TRAVERSE, new Pieces(book.job().units()).write(after)));
+                new NoteCorrected(new Note.SightTarget(lines, mark), by, reason),
+                new TraverseRouted(new Traverse(before.name(), route, before.rule(), before.adopt())));
     }
 }

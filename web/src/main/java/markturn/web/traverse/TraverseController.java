@@ -5,7 +5,12 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.CoordinatesAdopted;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkNoted;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.TraverseRouted;
 import markturn.survey.Survey;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.OtherNames;
@@ -17,16 +22,11 @@ import markturn.survey.job.Traverse;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
-import markturn.web.fieldbook.Act;
 import markturn.web.fieldbook.Adoption;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -34,7 +34,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Closing a figure: the route, the misclosures against limit and chance, the computation, the rules compared, and adoption. */
 @Controller
@@ -52,14 +51,13 @@ class TraverseController {
         return page(fieldBook.book(id, who.getName()), model, Map.of(), Map.of());
     }
 
-    private static String page(Book book, Model model, Map<String, String> typed, Map<String, String> faults) {
+    private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
         JobPage.frame(model, book, "Traverse");
         Words words = new Words(book.job().units());
         model.addAttribute("words", words);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         model.addAttribute("rules", Traverse.Rule.values());
-        model.addAttribute("key", Payload.key());
         model.addAttribute("proposed", String.join(", ", Survey.proposedRoute(book.result())));
         model.addAttribute("routePlan", RoutePlan.of(book.result()));
         model.addAttribute(
@@ -78,7 +76,7 @@ class TraverseController {
     /** Takes a route: a new traverse, or another route or rule for one of its name. */
     @PostMapping("/job/{id}/traverse")
     String route(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         String name = form.name("name", "a name for the traverse");
         List<String> route = Arrays.stream(form.text("route").split("[,;\\n]"))
@@ -101,11 +99,7 @@ class TraverseController {
         }
         try {
             fieldBook.add(
-                    id,
-                    typed.get("key"),
-                    who.getName(),
-                    EntryKind.TRAVERSE,
-                    new Pieces(book.job().units()).write(new Traverse(name, route, rule, false)));
+                    id, typed.get("key"), who.getName(), new TraverseRouted(new Traverse(name, route, rule, false)));
             return "redirect:/job/" + id + "/traverse";
         } catch (Refused refused) {
             form.refused(refused);
@@ -116,7 +110,7 @@ class TraverseController {
     /** Says that a mark is another name of one it cannot be told from. Nothing is renamed; its sights count for both. */
     @PostMapping("/job/{id}/traverse/same")
     String same(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         OtherNames.Likeness like = OtherNames.of(book.result().measured()).stream()
                 .filter(l -> l.mark().equals(name))
                 .findFirst()
@@ -128,7 +122,7 @@ class TraverseController {
     /** Takes back that a mark is another name of one. */
     @PostMapping("/job/{id}/traverse/part")
     String part(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         note(book, name, Optional.empty(), name + " is a mark of its own", key, who);
         return "redirect:/job/" + id + "/traverse";
     }
@@ -136,18 +130,19 @@ class TraverseController {
     /** Notes the last sight as one to another known mark: first shows how the figure would close, then with {@code confirm} books it. */
     @PostMapping("/job/{id}/traverse/end")
     String end(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         MeasuredTraverse run = run(book, form.text("name")).orElseThrow(NotHere::new);
         String mark = form.text("mark");
-        List<Act> acts = OtherEnd.of(book, run).acts(mark, people.shownName(who.getName()), form.text("reason"));
+        List<EntryPayload> payloads =
+                OtherEnd.of(book, run).payloads(mark, people.shownName(who.getName()), form.text("reason"));
         boolean confirmed = !form.isEmpty("confirm");
         try {
             if (confirmed && !form.isEmpty("reason")) {
-                fieldBook.add(id, typed.get("key"), who.getName(), acts);
+                fieldBook.add(id, typed.get("key"), who.getName(), payloads);
                 return "redirect:/job/" + id + "/traverse";
             }
-            Book after = fieldBook.preview(book, who.getName(), acts);
+            BookedJob after = fieldBook.preview(book, who.getName(), payloads.toArray(EntryPayload[]::new));
             model.addAttribute("ending", run(after, run.name()).map(then -> FigureSheet.of(after, then)));
             model.addAttribute("end", mark);
             if (confirmed) {
@@ -159,26 +154,21 @@ class TraverseController {
         return page(book, model, typed, Map.of());
     }
 
-    private static Optional<MeasuredTraverse> run(Book book, String name) {
+    private static Optional<MeasuredTraverse> run(BookedJob book, String name) {
         return book.result().measured().traverses().stream()
                 .filter(t -> t.name().equals(name))
                 .findFirst();
     }
 
-    private void note(Book book, String name, Optional<String> sameAs, String words, String key, Principal who) {
+    private void note(BookedJob book, String name, Optional<String> sameAs, String words, String key, Principal who) {
         Mark mark = book.job().mark(name).orElseThrow(NotHere::new);
-        fieldBook.add(
-                book.jobId(),
-                key,
-                who.getName(),
-                EntryKind.MARK_NOTED,
-                Payload.noted(new Pieces(book.job().units()).write(mark.withSameAs(sameAs)), words));
+        fieldBook.add(book.jobId(), key, who.getName(), new MarkNoted(mark.withSameAs(sameAs), words));
     }
 
     /** Adopts the coordinates of a run: first shows what moves, then with {@code confirm} books it. Stops must be answered first. */
     @PostMapping("/job/{id}/traverse/adopt")
     String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         MeasuredTraverse run = run(book, form.text("name"))
                 .filter(t -> t.northing().isPresent())
@@ -192,17 +182,17 @@ class TraverseController {
             model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
             return page(book, model, typed, Map.of());
         }
-        ObjectNode payload = adoption(book.job(), run)
+        CoordinatesAdopted payload = adoption(book.job(), run)
                 .payload(book, form.text("reason"), who.getName(), people.shownName(who.getName()));
         if (form.isEmpty("confirm")) {
-            Book after = fieldBook.preview(book, who.getName(), EntryKind.ADOPT, payload);
+            BookedJob after = fieldBook.preview(book, who.getName(), payload);
             model.addAttribute(
                     "moved",
                     Moved.between(book.result().measured(), after.result().measured()));
             model.addAttribute("adopting", run.name());
             return page(book, model, typed, Map.of());
         }
-        fieldBook.add(id, typed.get("key"), who.getName(), EntryKind.ADOPT, payload);
+        fieldBook.add(id, typed.get("key"), who.getName(), payload);
         return "redirect:/job/" + id + "/point";
     }
 

@@ -4,11 +4,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.TurningOrder;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.TurningOrder;
 
 /**
  * A sight called for out of the order, before it is known what stands there: a pole is moved and lowered between two sights, so that its
@@ -28,7 +28,7 @@ record AskedSight(String target, String role, String face, Optional<Pole> last) 
     }
 
     /** Empty where nothing is called for, or its reflector is said already. */
-    static Optional<AskedSight> of(Map<String, String> asked, Book book, String name) {
+    static Optional<AskedSight> of(Map<String, String> asked, BookedJob book, String name) {
         String target = asked.getOrDefault("target", "").strip();
         Optional<Setup> setup = book.job().setup(name);
         if (target.isEmpty() || target.length() > LONGEST_NAME || asked.containsKey("reflector") || setup.isEmpty()) {

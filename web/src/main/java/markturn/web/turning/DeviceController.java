@@ -2,12 +2,18 @@ package markturn.web.turning;
 
 import java.security.Principal;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.OrderNoted;
+import markturn.fieldbook.PenTaken;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.WorkInterrupted;
 import markturn.report.Display;
 import markturn.simulator.TotalStation;
 import markturn.survey.finding.DoubtfulShots;
@@ -17,14 +23,9 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
-import markturn.web.fieldbook.TurningOrders;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -34,8 +35,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /** What happens at a setup beside typing: the simulated station, breaks, the pen, and a drift that was found. */
 @Controller
@@ -58,11 +57,11 @@ class DeviceController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Optional<TurningDesk.Aside> aside = TurningController.aside(typed, book, name);
         boolean all = typed.containsKey("all");
         try {
-            Book longer = all
+            BookedJob longer = all
                     ? turnAll(book, name, typed.get("key"), who)
                     : turnOne(book, name, typed.get("key"), aside, false, who);
             Optional<TurningDesk.Aside> next = aside.flatMap(a -> TurningController.following(
@@ -84,8 +83,8 @@ class DeviceController {
         }
     }
 
-    private Book turnAll(Book book, String name, String key, Principal who) {
-        Book longer = book;
+    private BookedJob turnAll(BookedJob book, String name, String key, Principal who) {
+        BookedJob longer = book;
         for (int i = 0; i < MOST_AUTOMATIC; i++) {
             TurningDesk desk = new TurningDesk(longer, setup(longer, name));
             if (desk.live(Optional.empty()).isEmpty()) {
@@ -103,21 +102,25 @@ class DeviceController {
         return longer;
     }
 
-    private Book turnOne(
-            Book book, String name, String key, Optional<TurningDesk.Aside> aside, boolean automatic, Principal who) {
+    private BookedJob turnOne(
+            BookedJob book,
+            String name,
+            String key,
+            Optional<TurningDesk.Aside> aside,
+            boolean automatic,
+            Principal who) {
         Setup setup = setup(book, name);
         TurningPage.Live live = new TurningDesk(book, setup)
                 .live(aside)
                 .orElseThrow(() -> new Refused("circle", "All sets are turned: add a set, or call for a sight"));
         TotalStation.Shown shown = new Devices(book, setup).shown(live.sight(), automatic);
         Reading reading = Devices.reading(live.sight(), shown, book.job());
-        Pieces pieces = new Pieces(book.job().units());
-        List<Act> acts = new ArrayList<>();
+        List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(live.target()).isEmpty()) {
-            acts.add(new Act(EntryKind.MARK, pieces.write(Mark.named(live.target(), Mark.Kind.LOCATED))));
+            payloads.add(new MarkAdded(Mark.named(live.target(), Mark.Kind.LOCATED)));
         }
-        acts.add(new Act(EntryKind.READING, TurningController.payload(name, pieces.write(reading))));
-        return fieldBook.add(book.jobId(), key, who.getName(), acts);
+        payloads.add(Device.booking(name, reading));
+        return fieldBook.add(book.jobId(), key, who.getName(), payloads);
     }
 
     /** Only the display of the simulated station: it is read and typed by hand. */
@@ -127,7 +130,7 @@ class DeviceController {
             @PathVariable String name,
             @RequestParam Map<String, String> asked,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
         Optional<TurningPage.Live> live = new TurningDesk(book, setup).live(TurningController.aside(asked, book, name));
         if (live.isEmpty()) {
@@ -159,16 +162,18 @@ class DeviceController {
             @RequestParam(defaultValue = "pause") String reason,
             Model model,
             Principal who) {
-        ObjectNode payload = node(name).put("reason", reason);
         return TurningController.page(
-                fieldBook.add(id, key, who.getName(), EntryKind.BREAK, payload), name, Optional.empty(), model);
+                fieldBook.add(id, key, who.getName(), new WorkInterrupted(name, reason)),
+                name,
+                Optional.empty(),
+                model);
     }
 
     /** Closes the half-set that a break spoiled: what the moved circle read is struck out, and another set is turned. */
     @PostMapping("/job/{id}/turning/{name}/close-half")
     String closeHalf(
             @PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
         int set = new Interruption(book, setup).set().orElseThrow(NotHere::new);
         int broken = book.lastBreak(name).orElseThrow(NotHere::new);
@@ -179,15 +184,12 @@ class DeviceController {
                 moved.add(book.keyOf(name, place));
             }
         }
-        List<Act> acts = new ArrayList<>();
+        List<EntryPayload> payloads = new ArrayList<>();
         if (!moved.isEmpty()) {
-            acts.add(new Act(
-                    EntryKind.STRIKE, Device.signed(Payload.lines(moved, "the circle had moved in the break"))));
+            payloads.add(Device.striking(moved, "the circle had moved in the break"));
         }
-        Pieces pieces = new Pieces(book.job().units());
-        acts.add(new Act(
-                EntryKind.ORDER, TurningOrders.payload(name, book.order(setup).closing(set), pieces)));
-        Book longer = fieldBook.add(id, key, who.getName(), acts);
+        payloads.add(new OrderNoted(name, book.order(setup).closing(set)));
+        BookedJob longer = fieldBook.add(id, key, who.getName(), payloads);
         return TurningController.page(longer, name, Optional.empty(), model);
     }
 
@@ -195,9 +197,11 @@ class DeviceController {
     @PostMapping("/job/{id}/turning/{name}/pen")
     String pen(
             @PathVariable String id, @PathVariable String name, @RequestParam String key, Model model, Principal who) {
-        ObjectNode payload = node(name).put("device", Device.name());
         return TurningController.page(
-                fieldBook.add(id, key, who.getName(), EntryKind.PEN, payload), name, Optional.empty(), model);
+                fieldBook.add(id, key, who.getName(), new PenTaken(name, Device.name())),
+                name,
+                Optional.empty(),
+                model);
     }
 
     /** What to do with the shots that a drift made doubtful: correct them by time, or strike them out. */
@@ -210,48 +214,24 @@ class DeviceController {
             @RequestParam(defaultValue = "") String reason,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
         if (reason.isBlank()) {
             model.addAttribute("message", "That needs a reason: what moved, as far as can be seen.");
             return TurningController.page(book, name, Optional.empty(), model);
         }
-        Book longer = how.equals("strike")
-                ? fieldBook.add(
-                        id,
-                        key,
-                        who.getName(),
-                        EntryKind.STRIKE,
-                        Device.signed(Payload.lines(
-                                DoubtfulShots.places(book.result().measured().setup(name)).stream()
-                                        .map(place -> book.keyOf(setup.name(), place))
-                                        .toList(),
-                                "drift: " + reason)))
-                : fieldBook.add(
-                        id,
-                        key,
-                        who.getName(),
-                        EntryKind.DECISION,
-                        new Pieces(book.job().units()).write(correction(name, reason, who)));
-        return TurningController.page(longer, name, Optional.empty(), model);
+        EntryPayload payload = how.equals("strike")
+                ? Device.striking(
+                        DoubtfulShots.places(book.result().measured().setup(name)).stream()
+                                .map(place -> book.keyOf(setup.name(), place))
+                                .toList(),
+                        "drift: " + reason)
+                : new DecisionMade(Decisions.now(
+                        people.shownName(who.getName()), Decision.CORRECT_DRIFT, Map.of("setup", name), reason));
+        return TurningController.page(fieldBook.add(id, key, who.getName(), payload), name, Optional.empty(), model);
     }
 
-    private Decision correction(String setup, String reason, Principal who) {
-        return new Decision(
-                Optional.of(java.time.Instant.now().truncatedTo(java.time.temporal.ChronoUnit.SECONDS)),
-                people.shownName(who.getName()),
-                Decision.CORRECT_DRIFT,
-                new HashMap<>(Map.of("setup", setup)),
-                reason,
-                Optional.empty(),
-                Optional.empty());
-    }
-
-    private static Setup setup(Book book, String name) {
+    private static Setup setup(BookedJob book, String name) {
         return book.job().setup(name).orElseThrow(NotHere::new);
-    }
-
-    private static ObjectNode node(String setup) {
-        return JsonNodeFactory.instance.objectNode().put("setup", setup);
     }
 }

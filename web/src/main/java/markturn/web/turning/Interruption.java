@@ -3,6 +3,7 @@ package markturn.web.turning;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import markturn.fieldbook.BookedJob;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Words;
@@ -10,19 +11,18 @@ import markturn.survey.job.Limit;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.turning.PointingOrder.Pointing;
-import markturn.web.fieldbook.Book;
 
 /**
  * A break within a half-set: the circle may have changed. The first target is sighted again on the same face; within the limit one goes
  * on, else the half-set is closed and a new set begun.
  */
 final class Interruption {
-    private final Book book;
+    private final BookedJob book;
     private final Setup setup;
     private final List<Reading> before;
     private final List<Reading> after;
 
-    Interruption(Book book, Setup setup) {
+    Interruption(BookedJob book, Setup setup) {
         this.book = book;
         this.setup = setup;
         OptionalInt broken = book.lastBreak(setup.name());

@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import markturn.report.Display;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Words;
 import markturn.survey.job.Limit;
@@ -52,7 +54,7 @@ final class Margin {
                 .filter(j -> j.isOut() && j.setup().equals(setup.name()))
                 .toList();
         this.faces = result.findingsOf(setup.name()).stream()
-                .filter(f -> f.code().equals("faces-differ") || f.code().equals("wrong-target"))
+                .filter(f -> f.code() == FindingCode.FACES_DIFFER || f.code() == FindingCode.WRONG_TARGET)
                 .toList();
         result.measured().checks().stream()
                 .filter(c -> c.from().equals(setup.name()))
@@ -261,7 +263,7 @@ final class Margin {
 
     private Optional<Judged> faces(PolarFix fix, int set) {
         return faces.stream()
-                .filter(f -> f.target().equals(fix.target()) && f.text().startsWith("Set " + set))
+                .filter(f -> f.target().equals(fix.target()) && f.set().equals(OptionalInt.of(set)))
                 .map(f -> new Judged(f.severity(), f.text()))
                 .findFirst();
     }

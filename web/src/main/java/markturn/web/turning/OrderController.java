@@ -6,7 +6,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.OrderNoted;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.TurningOrder;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -14,16 +20,10 @@ import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
-import markturn.web.fieldbook.TurningOrder;
-import markturn.web.fieldbook.TurningOrders;
+import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -50,16 +50,16 @@ class OrderController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(new HashMap<>(typed), book.job().units());
         try {
             // From the book when its turn comes: of six who add a set at once, six sets come.
-            Book longer = fieldBook.add(
+            BookedJob longer = fieldBook.add(
                     id,
                     typed.get("key"),
                     who.getName(),
-                    now -> acts(now, now.job().setup(name).orElseThrow(NotHere::new), form, who));
+                    now -> payloads(now, now.job().setup(name).orElseThrow(NotHere::new), form, who));
             return TurningController.page(longer, name, Optional.empty(), model);
         } catch (Refused refused) {
             form.refused(refused);
@@ -68,36 +68,34 @@ class OrderController {
         return TurningController.page(book, name, Optional.empty(), model);
     }
 
-    private List<Act> acts(Book book, Setup setup, Form form, Principal who) {
-        List<Act> acts = !form.isEmpty("out")
+    private List<EntryPayload> payloads(BookedJob book, Setup setup, Form form, Principal who) {
+        List<EntryPayload> payloads = !form.isEmpty("out")
                 ? without(book, setup, form, people.shownName(who.getName()))
                 : !form.isEmpty("target")
                         ? with(book, setup, form)
-                        : List.of(ordered(book, setup, book.order(setup).oneSetMore()));
+                        : List.of(ordered(setup, book.order(setup).oneSetMore()));
         if (!form.isSound()) {
             throw new Refused("", String.join(" ", form.faults().values()));
         }
-        return acts;
+        return payloads;
     }
 
-    private static Act ordered(Book book, Setup setup, TurningOrder after) {
-        return new Act(
-                EntryKind.ORDER,
-                TurningOrders.payload(setup.name(), after, new Pieces(book.job().units())));
+    private static OrderNoted ordered(Setup setup, TurningOrder after) {
+        return new OrderNoted(setup.name(), after);
     }
 
-    private static List<Act> with(Book book, Setup setup, Form form) {
+    private static List<EntryPayload> with(BookedJob book, Setup setup, Form form) {
         TurningOrder before = book.order(setup);
         String target = form.name("target", "a target");
         if (before.aim(target).isPresent() || target.equals(setup.station())) {
             form.fault("target", target + " is in the round already, or the instrument stands on it");
         }
-        List<Act> acts = new ArrayList<>();
+        List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(target).isEmpty()) {
-            acts.add(new Act(EntryKind.MARK, new Pieces(book.job().units()).write(Mark.named(target, Mark.Kind.NEW))));
+            payloads.add(new MarkAdded(Mark.named(target, Mark.Kind.NEW)));
         }
-        acts.add(ordered(book, setup, before.plus(added(form, book.job(), setup, target))));
-        return acts;
+        payloads.add(ordered(setup, before.plus(added(form, book.job(), setup, target))));
+        return payloads;
     }
 
     private static TurningOrder.Aim added(Form form, Job job, Setup setup, String target) {
@@ -114,7 +112,7 @@ class OrderController {
     }
 
     /** What was booked to the target stays and counts; it is asked for no longer. */
-    private static List<Act> without(Book book, Setup setup, Form form, String by) {
+    private static List<EntryPayload> without(BookedJob book, Setup setup, Form form, String by) {
         String target = form.text("out");
         if (book.order(setup).aim(target).isEmpty()) {
             form.fault("out", target + " is not in the round: nothing to take out");
@@ -126,16 +124,11 @@ class OrderController {
             form.fault("reason", "A target leaves the round with a reason: write why.");
         }
         return List.of(
-                ordered(book, setup, book.order(setup).without(target)),
-                new Act(
-                        EntryKind.DECISION,
-                        Payload.decision(
-                                new Pieces(book.job().units()),
-                                by,
-                                Decision.LEAVE_TARGET,
-                                Map.of("setup", setup.name(), "target", target),
-                                form.text("reason"),
-                                "",
-                                "")));
+                ordered(setup, book.order(setup).without(target)),
+                new DecisionMade(Decisions.now(
+                        by,
+                        Decision.LEAVE_TARGET,
+                        Map.of("setup", setup.name(), "target", target),
+                        form.text("reason"))));
     }
 }

@@ -13,7 +13,11 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.Refused;
+import markturn.fieldbook.TurningOrder;
 import markturn.report.Display;
 import markturn.survey.angle.TypedAngle;
 import markturn.survey.job.Job;
@@ -25,17 +29,11 @@ import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.turning.PointingOrder;
 import markturn.web.device.Device;
-import markturn.web.fieldbook.Act;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.fieldbook.Refused;
-import markturn.web.fieldbook.TurningOrder;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.Payload;
 import markturn.web.frame.TypedPointing;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -47,7 +45,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import tools.jackson.databind.node.ObjectNode;
 
 @Controller
 class TurningController {
@@ -71,7 +68,7 @@ class TurningController {
             Model model,
             HttpServletResponse response,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         if (Device.isUnknown()) {
             Device.remember(response);
         }
@@ -79,13 +76,12 @@ class TurningController {
         return page(book, name, asked.containsKey("reflector") ? aside(asked, book, name) : Optional.empty(), model);
     }
 
-    static String page(Book book, String name, Optional<TurningDesk.Aside> aside, Model model) {
+    static String page(BookedJob book, String name, Optional<TurningDesk.Aside> aside, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, "Turn the sets");
         model.addAttribute("page", new TurningDesk(book, setup).page(aside, Device.name()));
         model.addAttribute("schools", PointingOrder.School.values());
         model.addAttribute("reasons", REASONS);
-        model.addAttribute("key", Payload.key());
         model.addAttribute("reflectors", reflectors(book.job()));
         return "turning/page";
     }
@@ -93,7 +89,7 @@ class TurningController {
     /** The sets of a setup reduced as by hand, to be printed. */
     @GetMapping("/job/{id}/turning/{name}/form")
     String form(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         book.job().setup(name).orElseThrow(NotHere::new);
         MeasuredSetup measured = book.result().measured().setup(name);
         Display show = new Display(book.job().units());
@@ -130,7 +126,7 @@ class TurningController {
     }
 
     /** What was called for out of the order; what is not said of a target in the round stands there as it does in the round. */
-    static Optional<TurningDesk.Aside> aside(Map<String, String> asked, Book book, String setup) {
+    static Optional<TurningDesk.Aside> aside(Map<String, String> asked, BookedJob book, String setup) {
         String target = asked.getOrDefault("target", "").strip();
         if (target.isEmpty() || target.length() > 60) {
             return Optional.empty();
@@ -174,7 +170,7 @@ class TurningController {
             @RequestHeader(name = "Prefer", defaultValue = "") String prefer,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(typed, book.job().units());
         Optional<Reading> reading = read(form, book, setup).map(book.order(setup)::asShown);
@@ -182,7 +178,7 @@ class TurningController {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(form.faults());
         }
         try {
-            Book longer = store(book, name, form, reading.get(), who);
+            BookedJob longer = store(book, name, form, reading.get(), who);
             if (prefer.contains("return=minimal")) {
                 return ResponseEntity.noContent().build();
             }
@@ -195,22 +191,16 @@ class TurningController {
         }
     }
 
-    private Book store(Book book, String setup, Form form, Reading reading, Principal who) {
-        Pieces pieces = new Pieces(book.job().units());
-        List<Act> acts = new ArrayList<>();
+    private BookedJob store(BookedJob book, String setup, Form form, Reading reading, Principal who) {
+        List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(reading.target()).isEmpty()) {
             if (reading.role() != Reading.Role.DETAIL) {
                 throw new Refused("target", "There is no mark " + reading.target() + " in this job");
             }
-            acts.add(new Act(EntryKind.MARK, pieces.write(located(reading.target()))));
+            payloads.add(new MarkAdded(located(reading.target())));
         }
-        acts.add(new Act(EntryKind.READING, payload(setup, pieces.write(reading))));
-        return fieldBook.add(book.jobId(), form.text("key"), who.getName(), acts);
-    }
-
-    /** The reading with the device that books it, so that one device at a time holds the pen. */
-    static ObjectNode payload(String setup, ObjectNode reading) {
-        return Device.signed(Payload.reading(setup, reading));
+        payloads.add(Device.booking(setup, reading));
+        return fieldBook.add(book.jobId(), form.text("key"), who.getName(), payloads);
     }
 
     /** A located point; its code is its name without the running number. */
@@ -246,7 +236,7 @@ class TurningController {
                 next, reading.role(), reading.face(), reading.reflector(), reading.targetHeight()));
     }
 
-    private static Optional<Reading> read(Form form, Book book, Setup setup) {
+    private static Optional<Reading> read(Form form, BookedJob book, Setup setup) {
         Job job = book.job();
         String target = form.name("target", "the name of the target");
         Optional<TypedPointing> typed = TypedPointing.read(form, job.planOnly());
@@ -333,7 +323,7 @@ class TurningController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         String reason = typed.getOrDefault("reason", "").strip();
         if (reason.isEmpty() || reason.equals("other")) {
@@ -347,8 +337,7 @@ class TurningController {
             return page(book, name, Optional.empty(), model);
         }
         try {
-            Book longer = fieldBook.add(
-                    id, typed.get("key"), who.getName(), EntryKind.STRIKE, Device.signed(Payload.lines(keys, reason)));
+            BookedJob longer = fieldBook.add(id, typed.get("key"), who.getName(), Device.striking(keys, reason));
             return page(longer, name, Optional.empty(), model);
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());
@@ -356,7 +345,7 @@ class TurningController {
         }
     }
 
-    private static List<String> linesOfSet(Book book, Setup setup, String set) {
+    private static List<String> linesOfSet(BookedJob book, Setup setup, String set) {
         List<String> keys = new ArrayList<>();
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
@@ -376,15 +365,10 @@ class TurningController {
             @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        Book book = fieldBook.book(id, who.getName());
+        BookedJob book = fieldBook.book(id, who.getName());
         List<String> line = List.of(typed.getOrDefault("line", ""));
         try {
-            Book longer = fieldBook.add(
-                    id,
-                    typed.get("key"),
-                    who.getName(),
-                    EntryKind.RESTORE,
-                    Device.signed(Payload.lines(line, "restored")));
+            BookedJob longer = fieldBook.add(id, typed.get("key"), who.getName(), Device.restoring(line));
             return page(longer, name, Optional.empty(), model);
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());

@@ -6,12 +6,16 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.TurningOrder;
 import markturn.report.Display;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.BeforePickingUp;
 import markturn.survey.finding.DoubtfulShots;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.finding.Judgement;
 import markturn.survey.finding.Proof;
 import markturn.survey.finding.ReferenceComparison;
@@ -29,8 +33,6 @@ import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.turning.Expectation;
 import markturn.survey.turning.PointingOrder.Pointing;
-import markturn.web.fieldbook.Book;
-import markturn.web.fieldbook.TurningOrder;
 import markturn.web.turning.TurningPage.Coming;
 import markturn.web.turning.TurningPage.Comparison;
 import markturn.web.turning.TurningPage.Line;
@@ -44,7 +46,7 @@ final class TurningDesk {
     /** Minutes after which a setup is no longer being observed. */
     private static final double A_DAY = 1440;
 
-    private final Book book;
+    private final BookedJob book;
     private final SurveyResult result;
     private final Setup setup;
     private final MeasuredSetup measured;
@@ -52,7 +54,7 @@ final class TurningDesk {
     private final Display show;
     private final Interruption interruption;
 
-    TurningDesk(Book book, Setup setup) {
+    TurningDesk(BookedJob book, Setup setup) {
         this.book = book;
         this.result = book.result();
         this.setup = setup;
@@ -142,7 +144,7 @@ final class TurningDesk {
         double interval = book.job().classOfWork().limit(Limit.CLOSING_INTERVAL);
         boolean working = Proof.acceptance(book.job(), setup).isEmpty();
         boolean drifted = result.findingsOf(setup.name()).stream()
-                .anyMatch(f -> f.code().equals("backsight-drift") && f.isOpenStop());
+                .anyMatch(f -> f.code() == FindingCode.BACKSIGHT_DRIFT && f.isOpenStop());
         return new TurningPage.State(
                 isCompared(),
                 book.pen(setup.name())
@@ -209,9 +211,9 @@ final class TurningDesk {
 
     /** A face that is missing because its turn has not come is no finding yet. */
     private static boolean isStillToCome(Finding finding, Pointing pointing) {
-        return finding.code().equals("face-missing")
+        return finding.code() == FindingCode.FACE_MISSING
                 && finding.target().equals(pointing.target())
-                && finding.text().startsWith("Set " + pointing.set() + ",");
+                && finding.set().equals(OptionalInt.of(pointing.set()));
     }
 
     /** A pointing called for out of the order: detail, a check, or another target. */

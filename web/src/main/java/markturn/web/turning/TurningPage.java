@@ -4,13 +4,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.Pen;
 import markturn.survey.finding.BeforePickingUp;
 import markturn.survey.finding.Finding;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 import markturn.web.device.Devices;
-import markturn.web.fieldbook.Pen;
 
 /** What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil. *
  * @param round what may leave the round: its targets

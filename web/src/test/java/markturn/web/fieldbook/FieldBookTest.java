@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
@@ -12,40 +14,48 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
-import markturn.formats.Pieces;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
+import markturn.fieldbook.Entry;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.LinesStruck;
+import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.MarksAdded;
+import markturn.fieldbook.NotAllowed;
+import markturn.fieldbook.Note;
+import markturn.fieldbook.NoteCorrected;
+import markturn.fieldbook.ReadingBooked;
+import markturn.fieldbook.Refused;
 import markturn.simulator.AlderWeir;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.Reading;
+import markturn.survey.job.MeasuredHeight;
 import markturn.web.House;
-import markturn.web.frame.Payload;
+import markturn.web.frame.Decisions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 @ExtendWith(House.class)
 class FieldBookTest {
     private static String open(FieldBook fieldBook) {
-        return fieldBook.open(AlderWeir.job(), "wren", Set.of("wren", "ida"));
+        return fieldBook.open(AlderWeir.job(), "wren", Set.of("wren", "ida", "sol"));
     }
 
-    private static JsonNode reading(Job job) {
-        Reading first = job.setup("S4").orElseThrow().readings().get(0);
-        return Payload.reading("S4", new Pieces(job.units()).write(first));
+    private static ReadingBooked reading(Job job) {
+        return new ReadingBooked("S4", job.setup("S4").orElseThrow().readings().get(0), Optional.empty());
     }
 
     @Test
     void aPointingPostedTwiceIsStoredOnce(House house) {
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = open(fieldBook);
-        Book book = fieldBook.book(id, "wren");
+        BookedJob book = fieldBook.book(id, "wren");
         String key = UUID.randomUUID().toString();
-        Book once = fieldBook.add(id, key, "wren", EntryKind.READING, reading(book.job()));
-        Book twice = fieldBook.add(id, key, "wren", EntryKind.READING, reading(book.job()));
+        BookedJob once = fieldBook.add(id, key, "wren", reading(book.job()));
+        BookedJob twice = fieldBook.add(id, key, "wren", reading(book.job()));
         assertThat(twice.revision()).isEqualTo(once.revision());
         assertThat(twice.job().setup("S4").orElseThrow().readings()).hasSize(6);
     }
@@ -54,49 +64,48 @@ class FieldBookTest {
     void twoPeopleBookingAtOnceDoNotOverwriteEachOther(House house) throws Exception {
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = open(fieldBook);
-        JsonNode payload = reading(fieldBook.book(id, "wren").job());
+        ReadingBooked payload = reading(fieldBook.book(id, "wren").job());
         ExecutorService both = Executors.newFixedThreadPool(4);
-        List<Callable<Book>> postings = new ArrayList<>();
+        List<Callable<BookedJob>> postings = new ArrayList<>();
         for (int i = 0; i < 80; i++) {
-            String who = i % 2 == 0 ? "wren" : "ida";
-            postings.add(() -> fieldBook.add(id, UUID.randomUUID().toString(), who, EntryKind.READING, payload));
+            String who = i % 2 == 0 ? "wren" : "sol";
+            postings.add(() -> fieldBook.add(id, UUID.randomUUID().toString(), who, payload));
         }
-        for (Future<Book> posted : both.invokeAll(postings)) {
+        for (Future<BookedJob> posted : both.invokeAll(postings)) {
             posted.get();
         }
         both.shutdown();
-        Book book = fieldBook.book(id, "ida");
+        BookedJob book = fieldBook.book(id, "sol");
         assertThat(book.job().setup("S4").orElseThrow().readings()).hasSize(85);
         assertThat(book.entries().stream().mapToLong(Entry::sequence))
                 .containsExactlyElementsOf(LongStream.rangeClosed(1, 81).boxed().toList());
-        assertThat(book.entries().stream().filter(e -> e.by().equals("ida"))).hasSize(40);
+        assertThat(book.entries().stream().filter(e -> e.by().equals("sol"))).hasSize(40);
     }
 
     @Test
     void whatContradictsIsRefusedAndNothingIsStored(House house) {
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = open(fieldBook);
-        Book before = fieldBook.book(id, "wren");
-        JsonNode taken = new Pieces(before.job().units()).write(Mark.named("POND 1", Mark.Kind.NEW));
-        assertThatThrownBy(() -> fieldBook.add(id, "k", "wren", EntryKind.MARK, taken))
+        BookedJob before = fieldBook.book(id, "wren");
+        MarkAdded taken = new MarkAdded(Mark.named("POND 1", Mark.Kind.NEW));
+        assertThatThrownBy(() -> fieldBook.add(id, "k", "wren", taken))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("POND 1 is in this job already");
         assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
-        assertThatThrownBy(() -> fieldBook.add(id, "k", "stranger", EntryKind.MARK, taken))
-                .isInstanceOf(NoSuchJob.class);
+        assertThatThrownBy(() -> fieldBook.add(id, "k", "stranger", taken)).isInstanceOf(NoSuchJob.class);
     }
 
     @Test
     void aBookReadAgainFromDiskIsTheSameBook(House house) {
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = open(fieldBook);
-        Book book = fieldBook.book(id, "wren");
+        BookedJob book = fieldBook.book(id, "wren");
         String key = UUID.randomUUID().toString();
-        fieldBook.add(id, key, "wren", EntryKind.READING, reading(book.job()));
-        Book struck = fieldBook.add(
-                id, UUID.randomUUID().toString(), "wren", EntryKind.STRIKE, Payload.lines(List.of(key), "bump"));
+        fieldBook.add(id, key, "wren", reading(book.job()));
+        BookedJob struck = fieldBook.add(
+                id, UUID.randomUUID().toString(), "wren", new LinesStruck(List.of(key), "bump", Optional.empty()));
         fieldBook.forgetKept();
-        Book again = fieldBook.book(id, "wren");
+        BookedJob again = fieldBook.book(id, "wren");
         assertThat(again.job()).isEqualTo(struck.job());
         assertThat(again.reading(key).orElseThrow().struck()).contains("bump");
         assertThat(again.entries())
@@ -106,21 +115,54 @@ class FieldBookTest {
                         .toList());
     }
 
-    private static Act marks(Job job, int from, int to) {
-        ObjectNode payload = JsonNodeFactory.instance.objectNode();
-        ArrayNode marks = payload.putArray("marks");
-        for (int i = from; i < to; i++) {
-            marks.add(new Pieces(job.units()).write(Mark.named("N" + i, Mark.Kind.LOCATED)));
-        }
-        return new Act(EntryKind.MARKS, payload);
+    private static MarksAdded marks(int from, int to) {
+        List<Mark> marks = IntStream.range(from, to)
+                .mapToObj(i -> Mark.named("N" + i, Mark.Kind.LOCATED))
+                .toList();
+        return new MarksAdded(marks, List.of(), "");
+    }
+
+    /** Each kind names who may book it, whatever the page; denied where nothing is said. Source: OWASP ASVS 4.0, 4.1.3. */
+    @Test
+    void whoMayNotBookAKindIsRefusedAndNothingIsStored(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(AlderWeir.job(), "wren", Set.of("wren", "ida", "rue", "sol"));
+        long before = fieldBook.book(id, "wren").revision();
+        DecisionMade accepting = new DecisionMade(Decisions.now("W", Decision.ACCEPT, Map.of("setup", "S4"), ""));
+        NoteCorrected corrected = new NoteCorrected(
+                new Note.InstrumentHeight("S4", MeasuredHeight.toAxis(1.5)), "Ida Marsh", "read again");
+        Map<EntryPayload, Set<String>> may = Map.of(
+                reading(fieldBook.book(id, "wren").job()),
+                Set.of("wren", "sol"),
+                corrected,
+                Set.of("wren", "sol"),
+                accepting,
+                Set.of("ida", "sol"),
+                new DecisionMade(Decisions.now("W", Decision.ANSWER, Map.of("code", "x"), "seen")),
+                Set.of("wren", "ida", "sol"));
+        may.forEach((payload, who) -> List.of("wren", "ida", "sol", "rue").forEach(name -> {
+            String key = UUID.randomUUID().toString();
+            if (who.contains(name)) {
+                assertThat(fieldBook.add(id, key, name, payload).holds(key)).isTrue();
+            } else {
+                long now = fieldBook.book(id, "wren").revision();
+                assertThatThrownBy(() -> fieldBook.add(id, key, name, payload))
+                        .as(name + " " + payload.kind())
+                        .isInstanceOf(NotAllowed.class);
+                assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(now);
+            }
+        }));
+        assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before + 2 + 2 + 2 + 3);
+        assertThatThrownBy(() -> fieldBook.open(AlderWeir.job(), "ida", Set.of("ida")))
+                .isInstanceOf(NotAllowed.class);
     }
 
     @Test
     void whatComesInTogetherIsStoredWholeOrNotAtAll(House house) {
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = open(fieldBook);
-        Book before = fieldBook.book(id, "wren");
-        List<Act> both = List.of(marks(before.job(), 0, 100), marks(before.job(), 100, 200));
+        BookedJob before = fieldBook.book(id, "wren");
+        List<MarksAdded> both = List.of(marks(0, 100), marks(100, 200));
         assertThatThrownBy(() -> fieldBook.add(id, "many", "wren", both, share -> {
                     if (share > 0.4) {
                         throw new CancellationException();
@@ -129,13 +171,13 @@ class FieldBookTest {
                 .isInstanceOf(CancellationException.class);
         fieldBook.forgetKept();
         assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
-        List<Act> clashing = List.of(marks(before.job(), 0, 100), marks(before.job(), 99, 120));
+        List<MarksAdded> clashing = List.of(marks(0, 100), marks(99, 120));
         assertThatThrownBy(() -> fieldBook.add(id, "clash", "wren", clashing))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("N99 is in this job already");
         fieldBook.forgetKept();
         assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(before.revision());
-        Book after = fieldBook.add(id, "many", "wren", both);
+        BookedJob after = fieldBook.add(id, "many", "wren", both);
         assertThat(fieldBook.add(id, "many", "wren", both).revision()).isEqualTo(after.revision());
         fieldBook.forgetKept();
         assertThat(fieldBook.book(id, "wren").job().marks())

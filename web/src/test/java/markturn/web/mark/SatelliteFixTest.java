@@ -5,13 +5,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Page;
 import java.util.Set;
 import java.util.regex.Pattern;
-import markturn.formats.Pieces;
+import markturn.fieldbook.MarkAdded;
 import markturn.simulator.AlderWeir;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
 import markturn.web.House;
-import markturn.web.fieldbook.EntryKind;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -55,12 +54,7 @@ class SatelliteFixTest {
         page.locator("[name='name-0']").fill("TAKEN");
         page.locator("[name='northing-0']").fill("1");
         page.locator("[name='easting-0']").fill("2");
-        fieldBook.add(
-                id,
-                "meanwhile",
-                "wren",
-                EntryKind.MARK,
-                new Pieces(demo.units()).write(Mark.named("TAKEN", Mark.Kind.NEW)));
+        fieldBook.add(id, "meanwhile", "wren", new MarkAdded(Mark.named("TAKEN", Mark.Kind.NEW)));
         page.getByText("Enter these marks").click();
         assertThat(page.locator("main")).containsText("TAKEN is in this job already");
         assertThat(page.locator("[name='northing-0']")).hasValue("1");

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import markturn.fieldbook.BookedJob;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
 import markturn.survey.finding.Finding;
@@ -16,7 +17,6 @@ import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.web.House;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -137,7 +137,7 @@ class NetworkPageTest {
                 .filter(Finding::isOpenStop)
                 .toList()) {
             Map<String, Object> on =
-                    new HashMap<>(Map.of("code", stop.code(), "setup", stop.setup(), "target", stop.target()));
+                    new HashMap<>(Map.of("code", stop.code().key(), "setup", stop.setup(), "target", stop.target()));
             stop.value()
                     .ifPresent(v -> on.put(
                             "value", v / stop.measure().unit(AlderWeir.job().units())));
@@ -167,7 +167,7 @@ class NetworkPageTest {
         assertThat(page.locator("main")).containsText("POND 1");
         page.getByText("Adopt them").press("Enter");
         page.waitForURL("**/point");
-        Book after = fieldBook.book(id, "ida");
+        BookedJob after = fieldBook.book(id, "ida");
         Adopted pond = after.job().adopted().stream()
                 .filter(a -> a.mark().equals("POND 1"))
                 .findFirst()

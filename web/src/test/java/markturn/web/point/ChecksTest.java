@@ -5,11 +5,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.Set;
+import markturn.fieldbook.BookedJob;
 import markturn.simulator.AlderWeir;
 import markturn.survey.finding.Finding;
+import markturn.survey.finding.FindingCode;
 import markturn.survey.result.Position;
 import markturn.web.House;
-import markturn.web.fieldbook.Book;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -18,7 +19,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** All checks of the demo, and a second sight that is decided by the reviewer. */
 @ExtendWith(House.class)
 class ChecksTest {
-    private static Position place(Book book, String mark) {
+    private static Position place(BookedJob book, String mark) {
         return book.result().measured().mark(mark).orElseThrow().position().orElseThrow();
     }
 
@@ -42,11 +43,12 @@ class ChecksTest {
         crest.locator("input.short").fill("both stations stand");
         crest.getByText("mean both").press("Enter");
         assertThat(crest).containsText("Decided: mean.");
-        Book after = fieldBook.book(id, "ida");
+        BookedJob after = fieldBook.book(id, "ida");
         // Half way, as both fixes are about as good: 11 mm and 11 mm apart.
         Assertions.assertThat(place(after, "CREST 3").distanceTo(first)).isBetween(0.004, 0.012);
         Assertions.assertThat(after.result().findings().stream()
-                        .filter(f -> f.code().equals("second-fix") && f.target().equals("CREST 3"))
+                        .filter(f ->
+                                f.code() == FindingCode.SECOND_FIX && f.target().equals("CREST 3"))
                         .map(Finding::answer))
                 .allMatch(answer -> answer.filter(a -> a.reason().equals("both stations stand"))
                         .isPresent());

@@ -1,0 +1,172 @@
+package markturn.fieldbook;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Predicate;
+import markturn.survey.Memory;
+import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
+import markturn.survey.finding.Proof;
+import markturn.survey.job.Job;
+import markturn.survey.job.Named;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+
+/**
+ * A job at one revision: the entries, the job they make, and what is computed from it. It does not change; a further entry makes another,
+ * by {@link Assembly}.
+ */
+public final class BookedJob {
+    private final String jobId;
+    private final List<Entry> entries;
+    private final Job job;
+    private final Places places;
+    private final FieldState state;
+    /** Shared by the books of one job: what one computed, the next need not. */
+    private final Memory memory;
+
+    private final Computing computing;
+    private final Computing.Computed computed;
+    private Set<String> unproved;
+
+    BookedJob(
+            String jobId,
+            List<Entry> entries,
+            Job job,
+            Places places,
+            FieldState state,
+            Memory memory,
+            Computing computing) {
+        this.jobId = jobId;
+        this.entries = Named.of(entries, Entry::key);
+        this.job = job;
+        this.places = places;
+        this.state = state;
+        this.memory = memory;
+        this.computing = computing;
+        this.computed = computing.of(progress -> {
+            synchronized (memory) {
+                return Survey.compute(job, memory, progress);
+            }
+        });
+    }
+
+    /** The book with entries behind, and what they make of it. */
+    BookedJob longer(List<Entry> behind, Job after, Places placesAfter, FieldState stateAfter) {
+        ListDraft<Entry> all = new ListDraft<>(entries, Entry::key);
+        behind.forEach(all::add);
+        return new BookedJob(jobId, all.done(), after, placesAfter, stateAfter, memory, computing);
+    }
+
+    public String jobId() {
+        return jobId;
+    }
+
+    /** Sequence of the last entry; 0 before the first. */
+    public long revision() {
+        return entries.isEmpty() ? 0 : entries.get(entries.size() - 1).sequence();
+    }
+
+    /** All entries, in order. */
+    public List<Entry> entries() {
+        return entries;
+    }
+
+    public Job job() {
+        return job;
+    }
+
+    /** Everything computed from the job, once per revision. */
+    public SurveyResult result() {
+        return computed.result();
+    }
+
+    /** The same for work beside the pages, which may take longer. */
+    public SurveyResult resultInTheEnd() {
+        return computed.inTheEnd();
+    }
+
+    /** The setups that are unproved. */
+    public synchronized Set<String> unproved() {
+        if (unproved == null) {
+            SurveyResult result = result();
+            unproved = Proof.unproved(job, result.measured(), result.findings());
+        }
+        return unproved;
+    }
+
+    Places places() {
+        return places;
+    }
+
+    FieldState state() {
+        return state;
+    }
+
+    /** Who writes at a setup; empty until a device has booked there. */
+    public Optional<Pen> pen(String setup) {
+        return Optional.ofNullable(state.pens().get(setup));
+    }
+
+    /** How many readings stood at a setup when work there was last interrupted. */
+    public OptionalInt lastBreak(String setup) {
+        Integer readings = state.breaks().get(setup);
+        return readings == null ? OptionalInt.empty() : OptionalInt.of(readings);
+    }
+
+    /** The simulated devices of this job; empty where it has none. */
+    public Optional<PracticeOpened> practice() {
+        return state.practice();
+    }
+
+    /** Where the reading of that key stands; empty where there is none. */
+    public Optional<ReadingPlace> place(String key) {
+        return places.find(key);
+    }
+
+    /** The key of a reading, by which it is struck out. */
+    public String keyOf(String setup, int index) {
+        return places.keyOf(new ReadingPlace(setup, index)).orElseThrow();
+    }
+
+    /** Whether an entry of that key is stored. */
+    public boolean holds(String key) {
+        return entry(key).isPresent();
+    }
+
+    /** The entry of that key; empty where none is stored. */
+    public Optional<Entry> entry(String key) {
+        return Named.find(entries, key);
+    }
+
+    /**
+     * The last entry that came after a page was drawn and speaks of the same thing: what somebody else changed meanwhile.
+     *
+     * @param revision of the book the page was drawn from, as the page sends it; anything else stands for now
+     */
+    public Optional<Entry> lastSince(String revision, Predicate<EntryPayload> same) {
+        long drawn = revision.matches("\\d{1,18}") ? Long.parseLong(revision) : revision();
+        return entries.stream()
+                .filter(e -> e.sequence() > drawn && same.test(e.payload()))
+                .reduce((earlier, later) -> later);
+    }
+
+    /** The reading of that key. */
+    public Optional<Reading> reading(String key) {
+        return place(key)
+                .flatMap(p -> job.setup(p.setup()).map(s -> s.readings().get(p.index())));
+    }
+
+    /** The turning order of a setup; where none was booked, what its readings show was turned, and its backsights. */
+    public TurningOrder order(Setup setup) {
+        TurningOrder booked = state.orders().get(setup.name());
+        return booked != null ? booked : TurningOrder.shown(job, setup);
+    }
+
+    /** Who booked readings at a setup, or brought them in with a file, by sign-in name. */
+    public Set<String> observers(String setup) {
+        return state.observers().getOrDefault(setup, Set.of());
+    }
+}

@@ -1,0 +1,84 @@
+package markturn.fieldbook;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What the entries say beside the job itself: how setups are turned, which device writes, where work was interrupted, whether devices are
+ * simulated, who booked readings. Each by the name of its setup.
+ *
+ * @param breaks how many readings stood in a setup's book at its last break
+ * @param observers sign-in names of who booked readings at a setup, or brought them in with a file
+ */
+record FieldState(
+        Map<String, TurningOrder> orders,
+        Map<String, Pen> pens,
+        Map<String, Integer> breaks,
+        Map<String, Set<String>> observers,
+        Optional<PracticeOpened> practice) {
+    static final FieldState NONE = new FieldState(Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty());
+
+    /** The same while entries are laid on it; every map is copied when it is first touched. */
+    static final class Draft {
+        private final FieldState before;
+        private Map<String, TurningOrder> orders;
+        private Map<String, Pen> pens;
+        private Map<String, Integer> breaks;
+        private Map<String, Set<String>> observers;
+        private Optional<PracticeOpened> practice;
+
+        Draft(FieldState before) {
+            this.before = before;
+            this.practice = before.practice;
+        }
+
+        void order(String setup, TurningOrder order) {
+            orders = own(orders, before.orders);
+            orders.put(setup, order);
+        }
+
+        void pen(String setup, Pen pen) {
+            if (pen.equals((pens == null ? before.pens : pens).get(setup))) {
+                return;
+            }
+            pens = own(pens, before.pens);
+            pens.put(setup, pen);
+        }
+
+        void broken(String setup, int readings) {
+            breaks = own(breaks, before.breaks);
+            breaks.put(setup, readings);
+        }
+
+        void observed(String setup, String by) {
+            Set<String> known = (observers == null ? before.observers : observers).getOrDefault(setup, Set.of());
+            if (known.contains(by)) {
+                return;
+            }
+            observers = own(observers, before.observers);
+            Set<String> more = new HashSet<>(known);
+            more.add(by);
+            observers.put(setup, Set.copyOf(more));
+        }
+
+        void practice(PracticeOpened devices) {
+            practice = Optional.of(devices);
+        }
+
+        FieldState done() {
+            return new FieldState(
+                    orders == null ? before.orders : orders,
+                    pens == null ? before.pens : pens,
+                    breaks == null ? before.breaks : breaks,
+                    observers == null ? before.observers : observers,
+                    practice);
+        }
+
+        private static <T> Map<String, T> own(Map<String, T> mine, Map<String, T> before) {
+            return mine == null ? new HashMap<>(before) : mine;
+        }
+    }
+}

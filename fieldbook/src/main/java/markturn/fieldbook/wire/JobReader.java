@@ -1,0 +1,415 @@
+package markturn.fieldbook.wire;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.Circle;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Code;
+import markturn.survey.job.Construction;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Earth;
+import markturn.survey.job.GridProjection;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Joining;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Network;
+import markturn.survey.job.Notch;
+import markturn.survey.job.Reading;
+import markturn.survey.job.ReferencePair;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
+import markturn.survey.job.Units;
+
+/** Elements of the job file to records. Defaults are those of the format: class engineering, reference 15 °C and 1013.25 hPa, constants 0. */
+public final class JobReader {
+    private JobReader() {}
+
+    /** The units a document is written in. */
+    public static Units units(Tree document) {
+        Tree units = document.at("units");
+        return new Units(
+                LengthUnit.of(units.text("length")).orElse(LengthUnit.METRE),
+                AngleUnit.of(units.text("angle")).orElse(AngleUnit.DMS),
+                units.text("bearings").equals(Units.Bearings.QUADRANT.key())
+                        ? Units.Bearings.QUADRANT
+                        : Units.Bearings.AZIMUTH,
+                units.text("timeZone"));
+    }
+
+    /**
+     * A whole job. Names are not held against each other here.
+     *
+     * @param document of the shape of a job file
+     * @param faults takes what is wrong with single values; a stand-in is read for each
+     */
+    public static Job job(Tree document, List<Fault> faults) {
+        Units units = units(document);
+        Element root = new Element(document, "$", units, faults);
+        return new Job(
+                root.text("name"),
+                root.text("place"),
+                units,
+                classOfWork(root),
+                root.flag("planOnly", false),
+                earth(root),
+                all(root, "instruments", JobReader::instrument),
+                all(root, "reflectors", JobReader::reflector),
+                all(root, "codes", JobReader::code),
+                all(root, "marks", JobReader::mark),
+                all(root, "setups", JobReader::setup),
+                all(root, "fixes", JobReader::fix),
+                all(root, "references", JobReader::reference),
+                all(root, "traverses", JobReader::traverse),
+                new Network(
+                        root.at("network").flag("run", false),
+                        root.at("network").flag("adopt", false)),
+                all(root, "adopted", JobReader::adopted),
+                all(root, "decisions", JobReader::decision));
+    }
+
+    private static <T> List<T> all(Element of, String key, Function<Element, T> read) {
+        return of.list(key).stream().map(read).toList();
+    }
+
+    public static ClassOfWork classOfWork(Element job) {
+        ClassOfWork.Preset preset = job.has("classOfWork")
+                ? job.oneOf("classOfWork", ClassOfWork.Preset.values(), ClassOfWork.Preset::key)
+                : ClassOfWork.Preset.ENGINEERING;
+        Map<Limit, Double> overrides = new java.util.EnumMap<>(Limit.class);
+        Element limits = job.at("classLimits");
+        for (Limit limit : Limit.values()) {
+            OptionalDouble value = switch (limit.dimension()) {
+                case ARC -> limits.small(limit.key());
+                case LENGTH -> limits.length(limit.key());
+                case MINUTES, COUNT, RATIO -> limits.plain(limit.key());
+            };
+            value.ifPresent(v -> overrides.put(limit, v));
+        }
+        return new ClassOfWork(preset, overrides);
+    }
+
+    public static Earth earth(Element job) {
+        Element earth = job.at("earth");
+        return new Earth(
+                earth.length("radius").orElse(Earth.USUAL.radius()),
+                earth.plain("refraction").orElse(Earth.USUAL.refraction()),
+                earth.flag("curvature", Earth.USUAL.curvature()),
+                earth.plain("scaleFactor").orElse(Earth.USUAL.scaleFactor()),
+                earth.find("projection").map(JobReader::projection));
+    }
+
+    private static GridProjection projection(Element of) {
+        return new GridProjection(of.text("definition"), of.length("meanHeight").orElse(0));
+    }
+
+    private static Optional<Notch> notch(Element of) {
+        return of.find("notch")
+                .map(n -> new Notch(
+                        n.length("radius").orElseThrow(), n.length("belowAxis").orElseThrow()));
+    }
+
+    public static Atmosphere atmosphere(Element air) {
+        return new Atmosphere(
+                air.plain("temperature").orElseThrow(),
+                air.plain("pressure").orElseThrow(),
+                air.plain("vapour").orElse(0));
+    }
+
+    public static Instrument instrument(Element of) {
+        return new Instrument(
+                of.text("name"),
+                of.small("directionStdDev").orElseThrow(),
+                of.small("zenithStdDev").orElseThrow(),
+                of.length("distanceStdDev").orElseThrow(),
+                of.plain("distancePpm").orElseThrow(),
+                of.length("centringStdDev").orElse(0),
+                of.length("heightStdDev").orElse(0),
+                of.plain("wavelength"),
+                of.find("reference").map(JobReader::atmosphere).orElse(Atmosphere.USUAL_REFERENCE),
+                notch(of));
+    }
+
+    public static Reflector reflector(Element of) {
+        Reflector reflector = new Reflector(
+                of.text("name"),
+                of.length("constant").orElse(0),
+                of.length("centringStdDev").orElse(0),
+                of.length("heightStdDev").orElse(0),
+                notch(of),
+                of.length("belowAntenna"));
+        if (reflector.isReflectorless() && reflector.constant() != 0) {
+            of.fault("constant", "a sight without reflector has no constant: expected 0");
+        }
+        return reflector;
+    }
+
+    private static Optional<Mark.Coordinates> coordinates(Element of) {
+        if (!of.has("northing") && !of.has("easting")) {
+            return Optional.empty();
+        }
+        if (!of.has("northing") || !of.has("easting")) {
+            of.fault(of.has("northing") ? "easting" : "northing", "missing: northing and easting go together");
+        }
+        return Optional.of(new Mark.Coordinates(
+                of.length("northing").orElse(0), of.length("easting").orElse(0), of.length("elevation")));
+    }
+
+    private static Mark.Deviations deviations(Element of) {
+        return new Mark.Deviations(
+                of.length("northing").orElse(0),
+                of.length("easting").orElse(0),
+                of.length("elevation").orElse(0));
+    }
+
+    public static Mark mark(Element of) {
+        Optional<Mark.Coordinates> given = coordinates(of);
+        Optional<String> sameAs = of.optionalText("sameAs");
+        Mark.Kind kind = of.has("kind")
+                ? of.oneOf("kind", Mark.Kind.values(), JobReader::key)
+                : given.isPresent() ? Mark.Kind.CONTROL : Mark.Kind.NEW;
+        if (sameAs.isPresent() && given.isPresent()) {
+            of.fault("sameAs", "another name for a mark has no coordinates of its own");
+        }
+        if (kind == Mark.Kind.CONTROL && given.isEmpty() && sameAs.isEmpty()) {
+            of.fault("northing", "missing: a control mark has northing and easting");
+        }
+        return new Mark(
+                of.text("name"),
+                kind,
+                given,
+                of.find("stdDev").map(JobReader::deviations),
+                of.text("source"),
+                of.has("found")
+                        ? Optional.of(of.oneOf("found", Mark.Found.values(), Mark.Found::key))
+                        : Optional.empty(),
+                of.text("code"),
+                sameAs,
+                of.find("line")
+                        .map(l -> new Joining(
+                                l.integer("number").orElse(1), l.oneOf("act", Joining.Act.values(), Joining.Act::key))),
+                of.find("by").flatMap(JobReader::construction));
+    }
+
+    private static Optional<Construction> construction(Element of) {
+        long ways = Stream.of("round", "corner", "above").filter(of::has).count();
+        if (ways != 1) {
+            of.fault("round", "expected one of round, corner and above");
+            return Optional.empty();
+        }
+        if (of.has("round")) {
+            Element round = of.at("round");
+            return Optional.of(
+                    new Construction.Round(round.text("leftEdge"), round.text("rightEdge"), round.text("front")));
+        }
+        if (of.has("corner")) {
+            List<String> of4 = of.list("corner").stream().map(Element::text).toList();
+            return Optional.of(new Construction.Corner(of4.get(0), of4.get(1), of4.get(2), of4.get(3)));
+        }
+        return Optional.of(new Construction.Above(of.text("above")));
+    }
+
+    public static Code code(Element of) {
+        Optional<Code.Numbers> numbers = of.find("numbers")
+                .map(n -> new Code.Numbers(
+                        n.integer("first").orElseThrow(), n.integer("last").orElseThrow()));
+        numbers.filter(n -> n.last() < n.first())
+                .ifPresent(n -> of.fault("numbers", "expected a last number that is not below the first"));
+        return new Code(
+                of.text("name"),
+                of.text("words"),
+                numbers,
+                of.length("targetHeight"),
+                of.flag("line", false),
+                of.has("sign") ? of.oneOf("sign", Code.Sign.values(), JobReader::key) : Code.Sign.DOT,
+                of.has("stroke") ? of.oneOf("stroke", Code.Stroke.values(), JobReader::key) : Code.Stroke.SOLID);
+    }
+
+    public static MeasuredHeight height(Element of) {
+        MeasuredHeight.To to =
+                of.has("to") ? of.oneOf("to", MeasuredHeight.To.values(), JobReader::key) : MeasuredHeight.To.AXIS;
+        return new MeasuredHeight(of.length("value").orElseThrow(), to, of.length("again"));
+    }
+
+    public static Reading reading(Element of) {
+        return new Reading(
+                of.text("target"),
+                of.oneOf("role", Reading.Role.values(), JobReader::key),
+                of.integer("set"),
+                of.oneOf("face", Reading.Face.values(), JobReader::key),
+                of.circle("circle").orElse(new Circle(0, "")),
+                of.circle("zenith"),
+                slope(of),
+                of.list("slopes").stream().map(Element::length).toList(),
+                of.optionalText("reflector").orElse(Reflector.REFLECTORLESS),
+                of.find("targetHeight").map(JobReader::height),
+                of.instant("at"),
+                origin(of),
+                of.find("applied").map(a -> new Reading.Applied(a.length("constant"), a.plain("ppm"))),
+                of.find("offset")
+                        .map(o -> new Reading.Offset(
+                                o.length("along").orElse(0),
+                                o.length("across").orElse(0),
+                                o.length("up").orElse(0))),
+                of.length("centringStdDev"),
+                of.optionalText("struck"));
+    }
+
+    /** The mean where only the single distances are listed. */
+    private static OptionalDouble slope(Element of) {
+        return of.has("slope")
+                ? of.length("slope")
+                : of.list("slopes").stream().mapToDouble(Element::length).average();
+    }
+
+    private static Setup.Orientation orientation(Element setup) {
+        Element of = setup.at("orientation");
+        boolean bySights = of.has("sights");
+        boolean byAzimuth = of.has("azimuth") && of.has("sight");
+        boolean byFeature = of.has("feature") && of.has("sight");
+        long ways = Stream.of("sights", "azimuth", "feature").filter(of::has).count();
+        if (ways != 1 || !(bySights || byAzimuth || byFeature) || (bySights && of.has("sight"))) {
+            setup.fault(
+                    "orientation",
+                    "expected one of {\"sights\": [marks]}, {\"azimuth\": \"...\", \"sight\": \"mark\"}, {\"feature\": {...}, \"sight\": \"mark\"}");
+            return new Setup.BySights(List.of(""));
+        }
+        if (byFeature) {
+            Element feature = of.at("feature");
+            return new Setup.ByFeature(
+                    of.text("sight"),
+                    feature.length("northing").orElse(0),
+                    feature.length("easting").orElse(0),
+                    feature.length("stdDev").orElse(0));
+        }
+        return bySights
+                ? new Setup.BySights(
+                        of.list("sights").stream().map(Element::text).toList(), leftOutOf(setup))
+                : new Setup.ByAzimuth(of.circle("azimuth").orElseThrow(), of.text("sight"));
+    }
+
+    public static Setup.ByResection byResection(Element of) {
+        return new Setup.ByResection(leftOutOf(of), of.flag("solveScale", false));
+    }
+
+    private static List<Setup.LeftOut> leftOutOf(Element setup) {
+        return setup.list("leaveOut").stream().map(JobReader::leftOut).toList();
+    }
+
+    /** The name of a mark, or an object that leaves only a part of it out. */
+    private static Setup.LeftOut leftOut(Element of) {
+        if (of.isText()) {
+            return new Setup.LeftOut(of.text(), Optional.empty());
+        }
+        return new Setup.LeftOut(
+                of.text("target"),
+                of.has("only") ? Optional.of(of.oneOf("only", Setup.Part.values(), JobReader::key)) : Optional.empty());
+    }
+
+    public static Setup setup(Element of) {
+        boolean free = of.text("method").equals("resection");
+        if (!free && of.has("solveScale")) {
+            of.fault("solveScale", "belongs to a resection: expected only with \"method\": \"resection\"");
+        }
+        if (!free && of.has("leaveOut") && !of.at("orientation").has("sights")) {
+            of.fault("leaveOut", "leaves marks out that orient: expected only with a resection or with \"sights\"");
+        }
+        return new Setup(
+                of.text("name"),
+                of.text("station"),
+                free ? Setup.Method.RESECTION : Setup.Method.OCCUPIED,
+                of.text("instrument"),
+                of.find("instrumentHeight").map(JobReader::height),
+                of.find("tilt")
+                        .map(t -> new Setup.Tilt(
+                                t.small("along").orElseThrow(),
+                                t.small("across").orElseThrow(),
+                                t.flag("compensated", false))),
+                of.find("atmosphere").map(JobReader::atmosphere),
+                free ? byResection(of) : orientation(of),
+                new Setup.SettingUp(of.length("plummet"), of.length("centringStdDev"), of.instant("at")),
+                of.list("readings").stream().map(JobReader::reading).toList());
+    }
+
+    private static Reading.Origin origin(Element of) {
+        return of.has("origin") ? of.oneOf("origin", Reading.Origin.values(), JobReader::key) : Reading.Origin.TYPED;
+    }
+
+    public static Traverse traverse(Element of) {
+        return new Traverse(
+                of.text("name"),
+                of.list("route").stream().map(Element::text).toList(),
+                of.has("method")
+                        ? of.oneOf("method", Traverse.Rule.values(), Traverse.Rule::key)
+                        : Traverse.Rule.COMPASS,
+                of.flag("adopt", false));
+    }
+
+    public static SatelliteFix fix(Element of) {
+        return new SatelliteFix(
+                of.text("mark"),
+                coordinates(of).orElseThrow(),
+                deviations(of.at("stdDev")),
+                of.has("use") ? of.oneOf("use", SatelliteFix.Use.values(), JobReader::key) : SatelliteFix.Use.CHECK,
+                origin(of),
+                of.text("source"),
+                of.optionalText("struck"),
+                of.find("antennaHeight").map(JobReader::height));
+    }
+
+    public static ReferencePair reference(Element of) {
+        ReferencePair pair = new ReferencePair(
+                of.text("from"),
+                of.text("to"),
+                of.length("distance"),
+                of.length("stdDev").orElse(0),
+                of.length("heightDifference"),
+                of.length("heightStdDev").orElse(0),
+                of.text("how"));
+        if (pair.distance().isEmpty() && pair.rise().isEmpty()) {
+            of.fault("distance", "missing: expected a distance, a height difference, or both");
+        }
+        return pair;
+    }
+
+    public static Adopted adopted(Element of) {
+        return new Adopted(
+                of.text("mark"),
+                coordinates(of).orElseThrow(),
+                of.find("stdDev").map(JobReader::deviations),
+                of.text("from"),
+                of.instant("at"),
+                of.text("by"),
+                of.text("reason"));
+    }
+
+    @SuppressWarnings("unchecked")
+    public static Decision decision(Element of) {
+        Map<String, Object> on = (Map<String, Object>) of.plainValue("on").orElse(Map.of());
+        return new Decision(
+                of.instant("at"),
+                of.text("by"),
+                of.text("what"),
+                on,
+                of.text("reason"),
+                of.plainValue("before"),
+                of.plainValue("after"));
+    }
+
+    public static String key(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT);
+    }
+}

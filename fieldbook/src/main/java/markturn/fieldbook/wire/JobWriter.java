@@ -1,0 +1,405 @@
+package markturn.fieldbook.wire;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
+import java.util.function.Function;
+import markturn.fieldbook.wire.Tree.Fields;
+import markturn.fieldbook.wire.Tree.Items;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Code;
+import markturn.survey.job.Construction;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Notch;
+import markturn.survey.job.Reading;
+import markturn.survey.job.ReferencePair;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.SatelliteFix;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Traverse;
+import markturn.survey.job.Units;
+
+/** Records to elements of the job file, in the job's units. */
+public final class JobWriter {
+    /** Fifteen digits survive a decimal number's way into a double, through a unit and back. */
+    private static final MathContext EXACT_DIGITS = new MathContext(15);
+
+    private static final int SHORT_PLACES = 4;
+    private static final double SHORT = 1e4;
+    private static final double LONGEST_SHORT = 1e9;
+
+    private final Units units;
+
+    public JobWriter(Units units) {
+        this.units = units;
+    }
+
+    private static Fields object() {
+        return new Fields();
+    }
+
+    private static BigDecimal inUnit(double value, double unit) {
+        double amount = value / unit;
+        long rounded = Math.round(amount * SHORT);
+        // What was typed or measured has few decimals, and is written without arithmetic.
+        BigDecimal digits = Math.abs(amount) < LONGEST_SHORT && rounded / SHORT == amount
+                ? BigDecimal.valueOf(rounded, SHORT_PLACES).stripTrailingZeros()
+                : BigDecimal.valueOf(amount).round(EXACT_DIGITS).stripTrailingZeros();
+        return digits.scale() < 0 ? digits.setScale(0) : digits;
+    }
+
+    private BigDecimal length(double metres) {
+        return inUnit(metres, units.length().metres());
+    }
+
+    private BigDecimal small(double radians) {
+        return inUnit(radians, units.angle().small());
+    }
+
+    public static BigDecimal plain(double value) {
+        return inUnit(value, 1);
+    }
+
+    private void putLength(Fields to, String key, OptionalDouble metres) {
+        metres.ifPresent(m -> to.put(key, length(m)));
+    }
+
+    private static void putPlain(Fields to, String key, OptionalDouble value) {
+        value.ifPresent(v -> to.put(key, plain(v)));
+    }
+
+    private static void putText(Fields to, String key, String text) {
+        if (!text.isEmpty()) {
+            to.put(key, text);
+        }
+    }
+
+    private static <T> Items list(List<T> all, Function<T, Fields> node) {
+        Items nodes = new Items();
+        all.forEach(each -> nodes.add(node.apply(each)));
+        return nodes;
+    }
+
+    public Fields job(Job job) {
+        Fields to = object();
+        to.put("format", "mark-turn-job").put("version", 1).put("name", job.name());
+        putText(to, "place", job.place());
+        Fields written = to.putFields("units")
+                .put("length", units.length().key())
+                .put("angle", units.angle().key());
+        if (units.bearings() == Units.Bearings.QUADRANT) {
+            written.put("bearings", units.bearings().key());
+        }
+        putText(written, "timeZone", units.timeZone());
+        classOfWork(to, job.classOfWork());
+        to.put("planOnly", job.planOnly());
+        earth(to.putFields("earth"), job.earth());
+        to.put("instruments", list(job.instruments(), this::instrument));
+        to.put("reflectors", list(job.reflectors(), this::reflector));
+        if (!job.codes().isEmpty()) {
+            to.put("codes", list(job.codes(), this::code));
+        }
+        to.put("marks", list(job.marks(), this::mark));
+        to.put("setups", list(job.setups(), this::setup));
+        to.put("fixes", list(job.fixes(), this::fix));
+        if (!job.references().isEmpty()) {
+            to.put("references", list(job.references(), this::reference));
+        }
+        to.put("traverses", list(job.traverses(), JobWriter::traverse));
+        if (job.network().run() || job.network().adopt()) {
+            to.putFields("network")
+                    .put("run", job.network().run())
+                    .put("adopt", job.network().adopt());
+        }
+        to.put("adopted", list(job.adopted(), this::adopted));
+        to.put("decisions", list(job.decisions(), JobWriter::decision));
+        return to;
+    }
+
+    private void classOfWork(Fields to, ClassOfWork work) {
+        to.put("classOfWork", work.preset().key());
+        if (work.overrides().isEmpty()) {
+            return;
+        }
+        Fields limits = to.putFields("classLimits");
+        for (Limit limit : Limit.values()) {
+            Double value = work.overrides().get(limit);
+            if (value != null) {
+                limits.put(
+                        limit.key(),
+                        switch (limit.dimension()) {
+                            case ARC -> small(value);
+                            case LENGTH -> length(value);
+                            case MINUTES, COUNT, RATIO -> plain(value);
+                        });
+            }
+        }
+    }
+
+    public void earth(Fields to, Earth earth) {
+        to.put("radius", length(earth.radius()))
+                .put("refraction", plain(earth.refraction()))
+                .put("curvature", earth.curvature())
+                .put("scaleFactor", plain(earth.scaleFactor()));
+        earth.projection()
+                .ifPresent(p -> to.putFields("projection")
+                        .put("definition", p.definition())
+                        .put("meanHeight", length(p.meanHeight())));
+    }
+
+    private void notch(Fields to, Optional<Notch> notch) {
+        notch.ifPresent(
+                n -> to.putFields("notch").put("radius", length(n.radius())).put("belowAxis", length(n.belowAxis())));
+    }
+
+    public static void atmosphere(Fields to, Atmosphere air) {
+        to.put("temperature", plain(air.temperature()))
+                .put("pressure", plain(air.pressure()))
+                .put("vapour", plain(air.vapour()));
+    }
+
+    public Fields instrument(Instrument of) {
+        Fields to = object();
+        to.put("name", of.name())
+                .put("directionStdDev", small(of.directionStdDev()))
+                .put("zenithStdDev", small(of.zenithStdDev()))
+                .put("distanceStdDev", length(of.distanceStdDev()))
+                .put("distancePpm", plain(of.distancePpm()))
+                .put("centringStdDev", length(of.centringStdDev()))
+                .put("heightStdDev", length(of.heightStdDev()));
+        putPlain(to, "wavelength", of.wavelength());
+        atmosphere(to.putFields("reference"), of.reference());
+        notch(to, of.notch());
+        return to;
+    }
+
+    public Fields reflector(Reflector of) {
+        Fields to = object();
+        to.put("name", of.name())
+                .put("constant", length(of.constant()))
+                .put("centringStdDev", length(of.centringStdDev()))
+                .put("heightStdDev", length(of.heightStdDev()));
+        notch(to, of.notch());
+        putLength(to, "belowAntenna", of.belowAntenna());
+        return to;
+    }
+
+    private void coordinates(Fields to, Mark.Coordinates at) {
+        to.put("northing", length(at.northing())).put("easting", length(at.easting()));
+        putLength(to, "elevation", at.elevation());
+    }
+
+    private void deviations(Fields to, Mark.Deviations of) {
+        to.put("northing", length(of.northing()))
+                .put("easting", length(of.easting()))
+                .put("elevation", length(of.elevation()));
+    }
+
+    public Fields mark(Mark of) {
+        Fields to = object();
+        to.put("name", of.name()).put("kind", JobReader.key(of.kind()));
+        of.given().ifPresent(at -> coordinates(to, at));
+        of.stdDev().ifPresent(d -> deviations(to.putFields("stdDev"), d));
+        putText(to, "source", of.source());
+        of.found().ifPresent(f -> to.put("found", f.key()));
+        putText(to, "code", of.code());
+        of.sameAs().ifPresent(s -> to.put("sameAs", s));
+        of.joining()
+                .ifPresent(j -> to.putFields("line")
+                        .put("number", j.line())
+                        .put("act", j.act().key()));
+        of.by().ifPresent(by -> construction(to.putFields("by"), by));
+        return to;
+    }
+
+    private static void construction(Fields to, Construction by) {
+        if (by instanceof Construction.Round round) {
+            to.putFields("round")
+                    .put("leftEdge", round.leftEdge())
+                    .put("rightEdge", round.rightEdge())
+                    .put("front", round.front());
+        } else if (by instanceof Construction.Above above) {
+            to.put("above", above.base());
+        } else {
+            Items corner = to.putItems("corner");
+            by.bases().forEach(corner::add);
+        }
+    }
+
+    public Fields code(Code of) {
+        Fields to = object();
+        to.put("name", of.name());
+        putText(to, "words", of.words());
+        of.numbers()
+                .ifPresent(n -> to.putFields("numbers").put("first", n.first()).put("last", n.last()));
+        putLength(to, "targetHeight", of.targetHeight());
+        return to.put("line", of.line())
+                .put("sign", JobReader.key(of.sign()))
+                .put("stroke", JobReader.key(of.stroke()));
+    }
+
+    public Fields height(MeasuredHeight of) {
+        Fields to = object().put("value", length(of.value())).put("to", JobReader.key(of.to()));
+        putLength(to, "again", of.again());
+        return to;
+    }
+
+    public Fields setup(Setup of) {
+        Fields to = object();
+        to.put("name", of.name())
+                .put("station", of.station())
+                .put("method", JobReader.key(of.method()))
+                .put("instrument", of.instrument());
+        of.instrumentHeight().ifPresent(h -> to.put("instrumentHeight", height(h)));
+        of.tilt()
+                .ifPresent(t -> to.putFields("tilt")
+                        .put("along", small(t.along()))
+                        .put("across", small(t.across()))
+                        .put("compensated", t.compensated()));
+        of.atmosphere().ifPresent(a -> atmosphere(to.putFields("atmosphere"), a));
+        if (of.orientation() instanceof Setup.ByResection free) {
+            resection(to, free);
+        } else {
+            orientation(to.putFields("orientation"), of);
+            leaveOut(to, of.orientation());
+        }
+        putLength(to, "plummet", of.settingUp().plummet());
+        putLength(to, "centringStdDev", of.settingUp().centringStdDev());
+        of.settingUp().at().ifPresent(at -> to.put("at", at.toString()));
+        to.put("readings", list(of.readings(), this::reading));
+        return to;
+    }
+
+    public static void resection(Fields to, Setup.ByResection free) {
+        leaveOut(to, free);
+        if (free.solveScale()) {
+            to.put("solveScale", true);
+        }
+    }
+
+    private static void leaveOut(Fields to, Setup.Orientation by) {
+        if (!by.leaveOut().isEmpty()) {
+            Items leaveOut = to.putItems("leaveOut");
+            for (Setup.LeftOut left : by.leaveOut()) {
+                if (left.only().isEmpty()) {
+                    leaveOut.add(left.target());
+                } else {
+                    leaveOut.add(new Fields()
+                            .put("target", left.target())
+                            .put("only", JobReader.key(left.only().get())));
+                }
+            }
+        }
+    }
+
+    private void orientation(Fields orientation, Setup of) {
+        if (of.orientation() instanceof Setup.ByAzimuth given) {
+            orientation.put("azimuth", given.azimuth().written()).put("sight", given.sight());
+        } else if (of.orientation() instanceof Setup.ByFeature feature) {
+            orientation
+                    .putFields("feature")
+                    .put("northing", length(feature.northing()))
+                    .put("easting", length(feature.easting()))
+                    .put("stdDev", length(feature.stdDev()));
+            orientation.put("sight", feature.sight());
+        } else {
+            Items sights = orientation.putItems("sights");
+            of.orientation().sights().forEach(sights::add);
+        }
+    }
+
+    public Fields reading(Reading of) {
+        Fields to = object();
+        to.put("target", of.target()).put("role", JobReader.key(of.role()));
+        of.set().ifPresent(s -> to.put("set", s));
+        to.put("face", JobReader.key(of.face())).put("circle", of.circle().written());
+        of.zenith().ifPresent(z -> to.put("zenith", z.written()));
+        putLength(to, "slope", of.slope());
+        if (!of.slopes().isEmpty()) {
+            Items slopes = to.putItems("slopes");
+            of.slopes().forEach(s -> slopes.add(length(s)));
+        }
+        to.put("reflector", of.reflector());
+        of.targetHeight().ifPresent(h -> to.put("targetHeight", height(h)));
+        of.at().ifPresent(at -> to.put("at", at.toString()));
+        to.put("origin", JobReader.key(of.origin()));
+        of.applied().ifPresent(a -> {
+            Fields applied = to.putFields("applied");
+            putLength(applied, "constant", a.constant());
+            putPlain(applied, "ppm", a.ppm());
+        });
+        of.offset()
+                .ifPresent(o -> to.putFields("offset")
+                        .put("along", length(o.along()))
+                        .put("across", length(o.across()))
+                        .put("up", length(o.up())));
+        putLength(to, "centringStdDev", of.centringStdDev());
+        of.struck().ifPresent(reason -> to.put("struck", reason));
+        return to;
+    }
+
+    public Fields fix(SatelliteFix of) {
+        Fields to = object();
+        to.put("mark", of.mark());
+        coordinates(to, of.position());
+        deviations(to.putFields("stdDev"), of.stdDev());
+        of.antennaHeight().ifPresent(h -> to.put("antennaHeight", height(h)));
+        putText(to, "source", of.source());
+        of.struck().ifPresent(reason -> to.put("struck", reason));
+        return to.put("use", JobReader.key(of.use())).put("origin", JobReader.key(of.origin()));
+    }
+
+    public Fields reference(ReferencePair of) {
+        Fields to = object().put("from", of.one()).put("to", of.other());
+        putLength(to, "distance", of.distance());
+        to.put("stdDev", length(of.stdDev()));
+        putLength(to, "heightDifference", of.rise());
+        to.put("heightStdDev", length(of.riseStdDev()));
+        putText(to, "how", of.how());
+        return to;
+    }
+
+    public static Fields traverse(Traverse of) {
+        Fields to = object().put("name", of.name());
+        Items route = to.putItems("route");
+        of.route().forEach(route::add);
+        return to.put("method", of.rule().key()).put("adopt", of.adopt());
+    }
+
+    public Fields adopted(Adopted of) {
+        Fields to = object();
+        to.put("mark", of.mark());
+        coordinates(to, of.position());
+        of.stdDev().ifPresent(d -> deviations(to.putFields("stdDev"), d));
+        putText(to, "from", of.from());
+        of.at().ifPresent(at -> to.put("at", at.toString()));
+        putText(to, "by", of.by());
+        putText(to, "reason", of.reason());
+        return to;
+    }
+
+    public static Fields decision(Decision of) {
+        Fields to = object();
+        of.at().ifPresent(at -> to.put("at", at.toString()));
+        putText(to, "by", of.by());
+        to.put("what", of.what());
+        Map<String, Object> on = of.on();
+        to.put("on", Tree.of(new TreeMap<>(on)));
+        putText(to, "reason", of.reason());
+        of.before().ifPresent(b -> to.put("before", Tree.of(b)));
+        of.after().ifPresent(a -> to.put("after", Tree.of(a)));
+        return to;
+    }
+}

@@ -1,0 +1,82 @@
+package markturn.formats;
+
+import java.math.BigDecimal;
+import markturn.fieldbook.wire.Tree;
+import markturn.fieldbook.wire.Tree.Fields;
+import markturn.fieldbook.wire.Tree.Items;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Trees of values as JSON: the text in which jobs and entries are kept. */
+public final class JsonTrees {
+    private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+    /** What is stored was bounded when it came in. */
+    private static final JsonMapper STORED = JsonMapper.builder().build();
+
+    private JsonTrees() {}
+
+    /** A tree on one line. */
+    public static String line(Tree tree) {
+        return node(tree).toString();
+    }
+
+    /** A tree over lines, as a file in UTF-8. */
+    static byte[] file(Tree tree) {
+        return StrictJson.MAPPER.writeValueAsBytes(node(tree));
+    }
+
+    /** Reads what {@link #line} wrote. What is no JSON is damage, and ends in the parser's own exception. */
+    public static Tree read(String line) {
+        return tree(STORED.readTree(line));
+    }
+
+    static Tree tree(JsonNode node) {
+        if (node.isObject()) {
+            Fields fields = new Fields();
+            node.properties().forEach(each -> fields.put(each.getKey(), tree(each.getValue())));
+            return fields;
+        } else if (node.isArray()) {
+            Items items = new Items();
+            node.forEach(each -> items.add(tree(each)));
+            return items;
+        } else if (node.isString()) {
+            return new Tree.Text(node.asString());
+        } else if (node.isBoolean()) {
+            return new Tree.Flag(node.booleanValue());
+        } else if (node.isNumber()) {
+            return Tree.Amount.of(node.isIntegralNumber() ? (Number) node.longValue() : (Number) node.doubleValue());
+        }
+        return Tree.NOTHING;
+    }
+
+    private static JsonNode node(Tree tree) {
+        if (tree instanceof Fields fields) {
+            ObjectNode object = NODES.objectNode();
+            fields.all().forEach((key, value) -> object.set(key, node(value)));
+            return object;
+        } else if (tree instanceof Items items) {
+            ArrayNode array = NODES.arrayNode();
+            items.forEach(each -> array.add(node(each)));
+            return array;
+        } else if (tree instanceof Tree.Text text) {
+            return NODES.stringNode(text.value());
+        } else if (tree instanceof Tree.Flag flag) {
+            return NODES.booleanNode(flag.value());
+        } else if (tree instanceof Tree.Amount amount) {
+            return number(amount);
+        }
+        return NODES.nullNode();
+    }
+
+    private static JsonNode number(Tree.Amount amount) {
+        if (amount.digits().isPresent()) {
+            BigDecimal digits = amount.digits().get();
+            return NODES.numberNode(digits);
+        }
+        return amount.whole() ? NODES.numberNode((long) amount.value()) : NODES.numberNode(amount.value());
+    }
+}
