@@ -1,7 +1,7 @@
 package markturn.fieldbook;
 
 import java.util.List;
-import markturn.survey.Memory;
+import markturn.survey.ComputationCache;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;
@@ -20,7 +20,8 @@ public final class Assembly {
     public static BookedJob empty(String jobId, Computing computing) {
         Units units = new Units(LengthUnit.METRE, AngleUnit.DMS);
         Job nothing = Job.opened("", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL);
-        return new BookedJob(jobId, List.of(), nothing, Places.NONE, FieldState.NONE, new Memory(), computing);
+        return new BookedJob(
+                jobId, List.of(), nothing, Places.NONE, FieldState.NONE, new ComputationCache(), computing);
     }
 
     /** The book with one entry more. */

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Predicate;
-import markturn.survey.Memory;
+import markturn.survey.ComputationCache;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.Proof;
@@ -25,7 +25,7 @@ public final class BookedJob {
     private final Places places;
     private final FieldState state;
     /** Shared by the books of one job: what one computed, the next need not. */
-    private final Memory memory;
+    private final ComputationCache memory;
 
     private final Computing computing;
     private final Computing.Computed computed;
@@ -37,7 +37,7 @@ public final class BookedJob {
             Job job,
             Places places,
             FieldState state,
-            Memory memory,
+            ComputationCache memory,
             Computing computing) {
         this.jobId = jobId;
         this.entries = Named.of(entries, Entry::key);

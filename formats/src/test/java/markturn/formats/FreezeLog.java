@@ -38,6 +38,6 @@ final class FreezeLog {
         Files.write(folder.resolve("entries-" + args[1] + ".jsonl"), lines, StandardCharsets.UTF_8);
         Files.write(
                 folder.resolve("job-" + args[1] + ".json"),
-                JobFile.write(replay.done().job()));
+                JsonTrees.file(new JobWriter(replay.units()).job(replay.done().job())));
     }
 }

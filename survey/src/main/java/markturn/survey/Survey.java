@@ -41,7 +41,7 @@ public final class Survey {
      * @param booked a job whose names are unique and all listed; readings that cannot be used leave empty results and findings, never an exception
      */
     public static SurveyResult compute(Job booked) {
-        return compute(booked, new Memory());
+        return compute(booked, new ComputationCache());
     }
 
     /**
@@ -49,7 +49,7 @@ public final class Survey {
      *
      * @param memory what was computed of it before; holds this computation afterwards
      */
-    public static SurveyResult compute(Job booked, Memory memory) {
+    public static SurveyResult compute(Job booked, ComputationCache memory) {
         return compute(booked, memory, share -> {});
     }
 
@@ -58,7 +58,7 @@ public final class Survey {
      *
      * @param progress is told the share of the present step that is done, 0 to 1; what it throws ends the work, and harms no later one
      */
-    public static SurveyResult compute(Job booked, Memory memory, DoubleConsumer progress) {
+    public static SurveyResult compute(Job booked, ComputationCache memory, DoubleConsumer progress) {
         Job job = inForce(booked);
         memory.begin(job);
         Map<String, Position> adopted = new LinkedHashMap<>();
@@ -106,7 +106,7 @@ public final class Survey {
                 Job job,
                 Map<String, Position> adopted,
                 Map<String, String> runs,
-                Memory memory,
+                ComputationCache memory,
                 DoubleConsumer progress) {
             Positions positions = new Positions(job, adopted, runs, memory.propagation());
             List<MeasuredSetup> setups = new ArrayList<>();

@@ -31,7 +31,7 @@ final class AdoptionWithoutEffect implements Rule {
                         open,
                         Stream.of(found(
                                 "Adopting the network changes nothing of %s: given coordinates, and those fixed by observation, stay what they are."
-                                        .formatted(Free.names(kept)))));
+                                        .formatted(FreeStationEvidence.names(kept)))));
     }
 
     private static boolean isGiven(Evidence evidence, String mark) {

@@ -17,7 +17,7 @@ final class DangerCircle implements Rule {
         return evidence.freeStations().flatMap(free -> judge(evidence, free).stream());
     }
 
-    static Optional<Finding> judge(Evidence evidence, Free free) {
+    static Optional<Finding> judge(Evidence evidence, FreeStationEvidence free) {
         List<Sighted> marks = free.used();
         if (marks.size() < 3 || marks.stream().anyMatch(Sighted::length)) {
             return Optional.empty();
@@ -37,7 +37,7 @@ final class DangerCircle implements Rule {
                         "The station lies %s from the circle through %s, of radius %s: there angles alone hardly place it. Measure a distance, or sight %s."
                                 .formatted(
                                         evidence.words().line(off * circle[2]),
-                                        Free.names(marks.stream()
+                                        FreeStationEvidence.names(marks.stream()
                                                 .map(Sighted::target)
                                                 .toList()),
                                         evidence.words().line(circle[2]),

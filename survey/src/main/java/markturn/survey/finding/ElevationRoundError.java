@@ -27,7 +27,7 @@ final class ElevationRoundError implements Rule {
                         .stream());
     }
 
-    private static Optional<Finding> judge(Evidence evidence, Free free, Observation worst) {
+    private static Optional<Finding> judge(Evidence evidence, FreeStationEvidence free, Observation worst) {
         boolean out = evidence.out(Limit.RESECTION_ELEVATION)
                 .anyMatch(j -> j.setup().equals(free.name()) && j.target().equals(worst.target()));
         if (!out) {
@@ -77,7 +77,7 @@ final class ElevationRoundError implements Rule {
      * What distances that are all off by one constant or scale make of a mark's elevation, metres: each rise is off by the cosine of its
      * zenith angle, and the station by what the others are off on the mean. 0 where the distances are sound or a mark is to blame.
      */
-    private static double byDistances(Evidence evidence, Free free, Observation worst) {
+    private static double byDistances(Evidence evidence, FreeStationEvidence free, Observation worst) {
         Optional<ScaleTrial> trial = ScaleSuspect.suspected(evidence, free);
         if (trial.isEmpty()) {
             return 0;
@@ -92,7 +92,7 @@ final class ElevationRoundError implements Rule {
     }
 
     /** How much lower than it is a mark was measured, metres. */
-    private static double tooLow(Free free, ScaleTrial trial, String target) {
+    private static double tooLow(FreeStationEvidence free, ScaleTrial trial, String target) {
         return free.setup()
                 .sets(target)
                 .filter(s -> s.slope().isPresent() && s.zenith().isPresent())

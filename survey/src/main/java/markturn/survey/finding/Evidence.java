@@ -15,14 +15,19 @@ import markturn.survey.result.Position;
  * @param stations the free stations that have a position, which many rules look at
  * @param out the judgements that are beyond their limits: of thousands few, and every rule asks for its own
  */
-record Evidence(Job job, Measured measured, List<Judgement> judgements, List<Judgement> out, List<Free> stations) {
+record Evidence(
+        Job job,
+        Measured measured,
+        List<Judgement> judgements,
+        List<Judgement> out,
+        List<FreeStationEvidence> stations) {
     Evidence(Job job, Measured measured, List<Judgement> judgements) {
         this(
                 job,
                 measured,
                 judgements,
                 judgements.stream().filter(Judgement::isOut).toList(),
-                Free.of(measured));
+                FreeStationEvidence.of(measured));
     }
 
     /** Numbers in this job's units. */
@@ -35,7 +40,7 @@ record Evidence(Job job, Measured measured, List<Judgement> judgements, List<Jud
         return out.stream().filter(j -> j.quantity() == quantity);
     }
 
-    Stream<Free> freeStations() {
+    Stream<FreeStationEvidence> freeStations() {
         return stations.stream();
     }
 

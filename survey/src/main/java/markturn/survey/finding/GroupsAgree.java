@@ -16,8 +16,10 @@ final class GroupsAgree implements Rule {
                         "",
                         "%s agree among themselves, and so do %s, but not with each other: ask which group comes from another survey, or was moved together. Next: sight %s."
                                 .formatted(
-                                        Free.names(free.resected().groups().get(0)),
-                                        Free.names(free.resected().groups().get(1)),
+                                        FreeStationEvidence.names(
+                                                free.resected().groups().get(0)),
+                                        FreeStationEvidence.names(
+                                                free.resected().groups().get(1)),
                                         free.nextSight(evidence))));
     }
 }

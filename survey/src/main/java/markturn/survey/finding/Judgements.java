@@ -41,7 +41,7 @@ public final class Judgements {
     }
 
     /** All judgements, setup by setup. */
-    public static List<Judgement> of(Job job, Measured measured, JudgedBefore before) {
+    public static List<Judgement> of(Job job, Measured measured, FindingCache before) {
         Judgements judgements = new Judgements(job, measured);
         List<Judgement> all = new ArrayList<>();
         measured.setups()

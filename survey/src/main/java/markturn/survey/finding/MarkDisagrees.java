@@ -19,7 +19,7 @@ final class MarkDisagrees implements Rule {
     private static Stream<Finding> byTypedLimit(Evidence evidence) {
         return evidence.out(Limit.RESECTION_POSITION)
                 .filter(Judgement::typed)
-                .filter(j -> Free.scrutinised(evidence.measured()).stream()
+                .filter(j -> FreeStationEvidence.scrutinised(evidence.measured()).stream()
                         .noneMatch(free -> free.name().equals(j.setup())
                                 && free.resected().suspicion().isPresent()))
                 .map(j -> Finding.of(
@@ -36,7 +36,7 @@ final class MarkDisagrees implements Rule {
     }
 
     private static Stream<Finding> byTheirTests(Evidence evidence) {
-        return Free.scrutinised(evidence.measured()).stream()
+        return FreeStationEvidence.scrutinised(evidence.measured()).stream()
                 .filter(free -> free.resected().suspicion().isPresent())
                 .filter(free -> free.resected().swapped().isEmpty())
                 .map(free -> {
@@ -47,7 +47,7 @@ final class MarkDisagrees implements Rule {
                 });
     }
 
-    private static Finding one(Evidence evidence, Free free, Suspicion suspicion) {
+    private static Finding one(Evidence evidence, FreeStationEvidence free, Suspicion suspicion) {
         String target = suspicion.targets().get(0);
         List<Sighted> others =
                 free.used().stream().filter(s -> !s.target().equals(target)).toList();
@@ -60,7 +60,8 @@ final class MarkDisagrees implements Rule {
                 : apart(others);
         boolean checked = free.setup().leaveOneOut().stream()
                 .anyMatch(l -> l.target().equals(target) && l.varianceFactor().isPresent());
-        String names = Free.names(others.stream().map(Sighted::target).toList());
+        String names =
+                FreeStationEvidence.names(others.stream().map(Sighted::target).toList());
         return Finding.of(
                         FindingCode.MARK_DISAGREES,
                         Severity.STOP,
@@ -94,7 +95,7 @@ final class MarkDisagrees implements Rule {
         return others.stream().mapToDouble(s -> Math.abs(s.along().orElse(0))).reduce(sideways, Math::max);
     }
 
-    private static Finding oneOrAll(Evidence evidence, Free free, Suspicion suspicion) {
+    private static Finding oneOrAll(Evidence evidence, FreeStationEvidence free, Suspicion suspicion) {
         String target = suspicion.targets().get(0);
         return Finding.of(
                         FindingCode.MARKS_DISAGREE,
@@ -104,7 +105,8 @@ final class MarkDisagrees implements Rule {
                         "Either about %s is wrong at %s, or the distances to all marks are off together: %s. These sights cannot tell which. Look at the reflector and at what is keyed in first; %s would decide it."
                                 .formatted(
                                         evidence.words().difference(suspicion.shift()),
-                                        Free.names(suspicion.targets()).replace(" and ", " or "),
+                                        FreeStationEvidence.names(suspicion.targets())
+                                                .replace(" and ", " or "),
                                         ScaleSuspect.why(
                                                 evidence, suspicion.orTogether().orElseThrow()),
                                         decapital(capital(free.nextSight(evidence)))))
@@ -115,7 +117,7 @@ final class MarkDisagrees implements Rule {
         return text.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + text.substring(1);
     }
 
-    private static Finding several(Evidence evidence, Free free, Suspicion suspicion) {
+    private static Finding several(Evidence evidence, FreeStationEvidence free, Suspicion suspicion) {
         return Finding.of(
                         FindingCode.MARKS_DISAGREE,
                         Severity.STOP,
@@ -124,7 +126,8 @@ final class MarkDisagrees implements Rule {
                         "About %s is wrong at %s, and these marks cannot tell which moved. %s would decide it."
                                 .formatted(
                                         evidence.words().difference(suspicion.shift()),
-                                        Free.names(suspicion.targets()).replace(" and ", " or "),
+                                        FreeStationEvidence.names(suspicion.targets())
+                                                .replace(" and ", " or "),
                                         capital(free.nextSight(evidence))))
                 .with(Measure.LENGTH, suspicion.shift(), suspicion.limit());
     }

@@ -33,7 +33,7 @@ final class OneSightMore implements Rule {
                         last(mark),
                         mark.mark(),
                         "%s has no place: the sights to it from %s do not meet. Look whether each was to the same point, and sight it again."
-                                .formatted(mark.mark(), Free.names(mark.setups())));
+                                .formatted(mark.mark(), FreeStationEvidence.names(mark.setups())));
         });
     }
 

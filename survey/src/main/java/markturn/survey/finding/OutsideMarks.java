@@ -13,9 +13,9 @@ final class OutsideMarks implements Rule {
         return evidence.freeStations().filter(free -> free.used().size() >= 2).flatMap(free -> judge(evidence, free));
     }
 
-    private static Stream<Finding> judge(Evidence evidence, Free free) {
+    private static Stream<Finding> judge(Evidence evidence, FreeStationEvidence free) {
         double farthest = free.farthestMark();
-        Free.Sector sector = free.sector();
+        FreeStationEvidence.Sector sector = free.sector();
         boolean allRound = sector.width() >= Math.PI;
         List<Shot> work = free.setup().shots().stream()
                 .filter(s -> s.position().isPresent() && s.horizontal().isPresent())

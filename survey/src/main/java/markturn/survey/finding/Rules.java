@@ -58,7 +58,7 @@ public final class Rules {
             new BlunderSuspect(),
             new TraverseOpen(),
             new ClosingAlias(),
-            new NetworkTest(),
+            new NetworkVarianceRule(),
             new NetworkResidual(),
             new DatumUnchecked(),
             new AdoptionWithoutEffect(),
@@ -66,7 +66,7 @@ public final class Rules {
             new OneRay(),
             new OneSightMore(),
             new WeakIntersection(),
-            new Coaxing(),
+            new ManyStruckOut(),
             new NothingChecked(),
             new CannotHoldClass(),
             new TypedLimit());
@@ -84,7 +84,7 @@ public final class Rules {
     private Rules() {}
 
     /** Everything the rules find, stops first, each with its answer where one holds. */
-    public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements, JudgedBefore before) {
+    public static List<Finding> judge(Job job, Measured measured, List<Judgement> judgements, FindingCache before) {
         Evidence evidence = new Evidence(job, measured, judgements);
         Answers answers = new Answers(job);
         before.look(OF_SETUPS, GATHERING, evidence);

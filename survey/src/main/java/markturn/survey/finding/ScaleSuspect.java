@@ -21,7 +21,7 @@ final class ScaleSuspect implements Rule {
     }
 
     /** The common error of all distances that is said of a station, where no mark is to blame. */
-    static Optional<ScaleTrial> suspected(Evidence evidence, Free free) {
+    static Optional<ScaleTrial> suspected(Evidence evidence, FreeStationEvidence free) {
         return free.resected().suspicion().isPresent()
                 ? Optional.empty()
                 : free.resected()
@@ -31,7 +31,7 @@ final class ScaleSuspect implements Rule {
                                 evidence.job().classOfWork().limit(Limit.BACKSIGHT_DISTANCE)));
     }
 
-    private static Finding found(Evidence evidence, Free free, ScaleTrial trial) {
+    private static Finding found(Evidence evidence, FreeStationEvidence free, ScaleTrial trial) {
         return Finding.of(
                         FindingCode.SCALE_SUSPECT,
                         Severity.WARN,

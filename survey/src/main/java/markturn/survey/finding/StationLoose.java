@@ -18,11 +18,11 @@ final class StationLoose implements Rule {
                 .map(free -> found(evidence, free));
     }
 
-    static boolean isLoose(Evidence evidence, Free free) {
+    static boolean isLoose(Evidence evidence, FreeStationEvidence free) {
         return ellipse(free) > limit(evidence);
     }
 
-    private static double ellipse(Free free) {
+    private static double ellipse(FreeStationEvidence free) {
         return free.station().plan().ellipse().of95().semiMajor();
     }
 
@@ -30,7 +30,7 @@ final class StationLoose implements Rule {
         return TIMES * evidence.job().classOfWork().limit(Limit.SECOND_FIX_POSITION);
     }
 
-    private static Finding found(Evidence evidence, Free free) {
+    private static Finding found(Evidence evidence, FreeStationEvidence free) {
         return Finding.of(
                         FindingCode.WEAK_GEOMETRY,
                         Severity.STOP,

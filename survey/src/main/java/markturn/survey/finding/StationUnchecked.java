@@ -30,7 +30,7 @@ final class StationUnchecked implements Rule {
                 });
     }
 
-    private static Finding found(Evidence evidence, Free free, Severity severity, String what) {
+    private static Finding found(Evidence evidence, FreeStationEvidence free, Severity severity, String what) {
         return Finding.of(
                 FindingCode.NOTHING_CHECKED,
                 severity,

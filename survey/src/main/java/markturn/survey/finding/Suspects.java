@@ -18,13 +18,13 @@ public final class Suspects {
     private final Job job;
     private final Measured measured;
     private final Words words;
-    private final Hints hints;
+    private final ErrorPatterns hints;
 
     private Suspects(Job job, Measured measured) {
         this.job = job;
         this.measured = measured;
         this.words = new Words(job.units());
-        this.hints = new Hints(job, measured);
+        this.hints = new ErrorPatterns(job, measured);
     }
 
     /**

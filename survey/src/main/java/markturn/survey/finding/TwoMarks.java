@@ -27,7 +27,7 @@ final class TwoMarks implements Rule {
                                         free.nextSight(evidence))));
     }
 
-    private static String hidden(Evidence evidence, Free free) {
+    private static String hidden(Evidence evidence, FreeStationEvidence free) {
         Sighted worst = free.used().stream()
                 .filter(s -> s.sideways().isPresent())
                 .max(java.util.Comparator.comparingDouble(s -> s.sideways().getAsDouble()))

@@ -17,7 +17,7 @@ final class WeakGeometry implements Rule {
                 .flatMap(free -> free.used().size() == 2 ? two(evidence, free) : many(evidence, free));
     }
 
-    private static Stream<Finding> two(Evidence evidence, Free free) {
+    private static Stream<Finding> two(Evidence evidence, FreeStationEvidence free) {
         double angle = free.sector().width();
         if (angle >= ACUTE && angle <= OBTUSE) {
             return Stream.empty();
@@ -28,21 +28,21 @@ final class WeakGeometry implements Rule {
         return Stream.of(found(evidence, free, angle, angle < ACUTE ? ACUTE : OBTUSE, what));
     }
 
-    private static Stream<Finding> many(Evidence evidence, Free free) {
+    private static Stream<Finding> many(Evidence evidence, FreeStationEvidence free) {
         double width = free.sector().width();
         return width >= ONE_SIDED
                 ? Stream.empty()
                 : Stream.of(found(evidence, free, width, ONE_SIDED, "all of them lie on one side"));
     }
 
-    private static Finding found(Evidence evidence, Free free, double angle, double limit, String what) {
+    private static Finding found(Evidence evidence, FreeStationEvidence free, double angle, double limit, String what) {
         return Finding.of(
                         FindingCode.WEAK_GEOMETRY,
                         Severity.WARN,
                         free.name(),
                         "",
                         "The marks are seen within %s°: %s. Next: sight %s."
-                                .formatted(Free.degrees(angle), what, free.nextSight(evidence)))
+                                .formatted(FreeStationEvidence.degrees(angle), what, free.nextSight(evidence)))
                 .with(Measure.ARC, angle, limit);
     }
 }

@@ -46,7 +46,7 @@ final class WeakIntersection implements Rule {
                                 "The lines to %s cross at %s°: along them it is known to %s only. Sight it from further aside, or measure a distance to it."
                                         .formatted(
                                                 mark.name(),
-                                                Free.degrees(widest),
+                                                FreeStationEvidence.degrees(widest),
                                                 evidence.words()
                                                         .difference(at.plan()
                                                                 .ellipse()

@@ -101,17 +101,17 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
         if (test.accepted() || part.unknowns() > MOST_UNKNOWNS) {
             return List.of();
         }
-        List<Trial> trials = hypotheses.stream()
+        List<FaultTest> trials = hypotheses.stream()
                 .filter(h -> h.what().kind() != SingleFault.Kind.CONTROL_ELEVATION)
-                .map(h -> new Trial(part.adjustment(), h))
+                .map(h -> new FaultTest(part.adjustment(), h))
                 .filter(trial -> trial.fault().filter(SingleFault::isNoChance).isPresent())
                 .sorted(Comparator.comparingDouble(
-                                (Trial trial) -> trial.fault().get().timesLimit())
+                                (FaultTest trial) -> trial.fault().get().timesLimit())
                         .reversed())
                 .limit(MOST)
                 .toList();
         List<Closed> closed = new ArrayList<>();
-        for (Trial trial : trials) {
+        for (FaultTest trial : trials) {
             closed(part, trial).ifPresent(closed::add);
         }
         if (closed.isEmpty()) {
@@ -130,8 +130,8 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
     }
 
     /** The figure adjusted with one thing wrong in it. */
-    private record Closed(Trial trial, Adjustment adjustment, int fault) {
-        Suspect suspect(double before, Trial best) {
+    private record Closed(FaultTest trial, Adjustment adjustment, int fault) {
+        Suspect suspect(double before, FaultTest best) {
             double squares = adjustment.squares();
             int redundancy = adjustment.redundancy();
             return new Suspect(
@@ -145,7 +145,7 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
         }
     }
 
-    private static Optional<Closed> closed(Part part, Trial trial) {
+    private static Optional<Closed> closed(Part part, FaultTest trial) {
         try {
             Adjustment adjustment = part.with(trial.hypothesis().ways().get(0));
             return Optional.of(new Closed(trial, adjustment, part.unknowns()));

@@ -72,14 +72,14 @@ final class SingleFaults {
         List<Movable> marks = places.keySet().stream()
                 .map(mark -> new Movable(inPlan.get(mark), unknowns(places.get(mark))))
                 .toList();
-        Trial.each(plan.adjustment(), ofPlan, trial -> {
+        FaultTest.each(plan.adjustment(), ofPlan, trial -> {
             judge(trial, marks);
             progress.accept(++done[0] / all);
         });
         List<Movable> elevations = levels.keySet().stream()
                 .map(mark -> new Movable(inLevel.get(mark), new int[] {levels.get(mark)}))
                 .toList();
-        Trial.each(heights.adjustment(), ofHeights, trial -> {
+        FaultTest.each(heights.adjustment(), ofHeights, trial -> {
             judge(trial, elevations);
             progress.accept(++done[0] / all);
         });
@@ -89,7 +89,7 @@ final class SingleFaults {
     /** A mark, or its elevation, and the unknowns it moves by. */
     private record Movable(Worst worst, int[] unknowns) {}
 
-    private void judge(Trial trial, List<Movable> marks) {
+    private void judge(FaultTest trial, List<Movable> marks) {
         trial.fault().ifPresent(faults::add);
         for (Movable mark : marks) {
             OptionalDouble shift = trial.shift(mark.unknowns());

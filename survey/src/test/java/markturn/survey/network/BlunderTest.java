@@ -157,7 +157,7 @@ class BlunderTest {
     private static final Predicate<String> FIXED =
             mark -> List.of("K", "A", "B", "L").contains(mark);
 
-    private static List<Trial> trials(World world, boolean plan) throws Exception {
+    private static List<FaultTest> trials(World world, boolean plan) throws Exception {
         SurveyResult clean = Survey.compute(job(world, (station, target) -> new double[4]));
         Map<String, Position> near = new HashMap<>();
         clean.measured().marks().forEach(m -> m.position().ifPresent(at -> near.put(m.name(), at)));
@@ -165,11 +165,11 @@ class BlunderTest {
         problem.adjust();
         return plan
                 ? problem.hypotheses().ofTraverse().stream()
-                        .map(h -> new Trial(problem.plan().adjustment(), h))
+                        .map(h -> new FaultTest(problem.plan().adjustment(), h))
                         .toList()
                 : problem.hypotheses().ofHeights((mark, what) -> {}).stream()
                         .filter(h -> h.what().kind() != Kind.CONTROL_ELEVATION)
-                        .map(h -> new Trial(problem.heights().adjustment(), h))
+                        .map(h -> new FaultTest(problem.heights().adjustment(), h))
                         .toList();
     }
 
@@ -197,15 +197,15 @@ class BlunderTest {
         for (int seed = 0; count.tried < 100; seed++) {
             World world = World.of(seed);
             Random random = new Random(seed);
-            List<Trial> trials = trials(world, plan);
-            List<Trial> eligible = trials.stream()
+            List<FaultTest> trials = trials(world, plan);
+            List<FaultTest> eligible = trials.stream()
                     .filter(t -> t.what().kind() == kind && t.detectable().isPresent())
                     .filter(t -> trials.stream().allMatch(o -> o == t || t.likeness(o) < Suspect.ALIKE))
                     .toList();
             if (eligible.isEmpty()) {
                 continue;
             }
-            Trial planted = eligible.get(random.nextInt(eligible.size()));
+            FaultTest planted = eligible.get(random.nextInt(eligible.size()));
             double size = 2 * planted.detectable().getAsDouble() * (random.nextBoolean() ? 1 : -1);
             Added noise = noise(world, random);
             Job job = job(world, (station, target) -> {
@@ -240,11 +240,11 @@ class BlunderTest {
         int pairs = 0;
         for (int seed = 0; seed < 40; seed++) {
             World world = World.of(seed).withoutLast();
-            List<Trial> angles = trials(world, true).stream()
+            List<FaultTest> angles = trials(world, true).stream()
                     .filter(t -> t.what().kind() == Kind.ANGLE)
                     .toList();
-            for (Trial one : angles) {
-                List<Trial> alike = angles.stream()
+            for (FaultTest one : angles) {
+                List<FaultTest> alike = angles.stream()
                         .filter(o -> o != one && one.likeness(o) >= 0.97)
                         .toList();
                 if (alike.isEmpty()) {

@@ -17,6 +17,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.LongWork;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -51,7 +52,7 @@ class DeliverController {
     @GetMapping("/job/{id}/deliver")
     String page(@PathVariable String id, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Deliver");
+        JobPage.frame(model, book, WorkStep.DELIVER);
         model.addAttribute("decisions", book.job().decisions());
         model.addAttribute(
                 "geographic", GeoJsonFile.writeGeographic(book.result()).isPresent());
@@ -191,7 +192,7 @@ class DeliverController {
                     : file(book, "everything.zip", new MediaType("application", "zip"), content.get());
         }
         response.setStatus(HttpServletResponse.SC_ACCEPTED);
-        JobPage.frame(model, book, "Deliver");
+        JobPage.frame(model, book, WorkStep.DELIVER);
         model.addAttribute("file", file);
         model.addAttribute("scale", asked.scale());
         model.addAttribute(

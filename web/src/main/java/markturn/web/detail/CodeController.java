@@ -15,6 +15,7 @@ import markturn.survey.job.Mark;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -72,7 +73,7 @@ class CodeController {
     }
 
     private static String page(BookedJob book, Map<String, String> typed, Map<String, String> faults, Model model) {
-        JobPage.frame(model, book, "Detail");
+        JobPage.frame(model, book, WorkStep.DETAIL);
         model.addAttribute(
                 "rows", book.job().codes().stream().map(code -> row(book, code)).toList());
         model.addAttribute(

@@ -29,6 +29,7 @@ import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.TypedPointing;
+import markturn.web.frame.WorkStep;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -77,7 +78,7 @@ class DetailController {
 
     private static String page(BookedJob book, String name, Map<String, String> asked, Model model) {
         Setup setup = setup(book, name);
-        JobPage.frame(model, book, "Detail");
+        JobPage.frame(model, book, WorkStep.DETAIL);
         Choice choice = Choice.of(asked, book.job(), setup);
         model.addAttribute("page", new DetailDesk(book, name, choice).page());
         model.addAttribute("choice", choice);

@@ -19,6 +19,7 @@ import markturn.survey.job.Reflector;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -76,7 +77,7 @@ class EquipmentController {
     }
 
     private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
-        JobPage.frame(model, book, "Job");
+        JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         String small = book.job().units().angle() == AngleUnit.GON ? "milligon" : "seconds";

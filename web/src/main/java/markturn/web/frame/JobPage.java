@@ -28,13 +28,13 @@ public final class JobPage {
                                         .formatted(new Display(book.job().units()).dayAndTime(last)));
     }
 
-    /** Fills the frame: the job, its way with the current act, its units, whether it is practice. */
-    public static void frame(Model model, BookedJob book, String act) {
+    /** Fills the frame: the job, its way with the current step, its units, whether it is practice. */
+    public static void frame(Model model, BookedJob book, WorkStep step) {
         model.addAttribute("book", book);
         model.addAttribute("job", book.job());
         model.addAttribute("jobUrl", "/job/" + book.jobId());
-        model.addAttribute("way", Way.through(book));
-        model.addAttribute("act", act);
+        model.addAttribute("way", WorkProgress.through(book));
+        model.addAttribute("step", step);
         model.addAttribute("show", new Display(book.job().units()));
         model.addAttribute(
                 "practice", book.job().isPractice() || book.practice().isPresent());

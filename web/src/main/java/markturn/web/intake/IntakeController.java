@@ -25,6 +25,7 @@ import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -57,7 +58,7 @@ class IntakeController {
 
     @GetMapping("/job/{id}/intake")
     String choose(@PathVariable String id, Model model, Principal who) {
-        JobPage.frame(model, fieldBook.book(id, who.getName()), "Control marks");
+        JobPage.frame(model, fieldBook.book(id, who.getName()), WorkStep.CONTROL_MARKS);
         return "intake/choose";
     }
 
@@ -83,7 +84,7 @@ class IntakeController {
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Intakes.Intake intake = intake(token, id, who);
-        JobPage.frame(model, book, "Control marks");
+        JobPage.frame(model, book, WorkStep.CONTROL_MARKS);
         model.addAttribute("intake", intake);
         model.addAttribute("token", token);
         model.addAttribute("asked", asked);
@@ -91,8 +92,8 @@ class IntakeController {
             Reading reading = reading(intake, asked, book.job());
             ImportedPoints points = points(intake, reading, asked, book.job(), line -> {});
             Optional<OtherSystem> system = otherSystem(book, points, asked);
-            List<Held.Row> rows =
-                    Held.against(book, system.map(OtherSystem::points).orElse(points.points()));
+            List<IntakeComparison.Row> rows = IntakeComparison.against(
+                    book, system.map(OtherSystem::points).orElse(points.points()));
             model.addAttribute("systems", OtherSystem.CHOICES);
             model.addAttribute(
                     "inBoth", OtherSystem.inBoth(book, points.points()).size());
@@ -112,8 +113,8 @@ class IntakeController {
                             .orElse(List.of()));
             model.addAttribute("points", points);
             model.addAttribute("counts", counts(rows));
-            List<Held.Row> conflicts =
-                    rows.stream().filter(Held.Row::isConflict).toList();
+            List<IntakeComparison.Row> conflicts =
+                    rows.stream().filter(IntakeComparison.Row::isConflict).toList();
             model.addAttribute("conflicts", conflicts.subList(0, Math.min(CONFLICTS_SHOWN, conflicts.size())));
             model.addAttribute("projected", book.job().earth().projection().isPresent());
             model.addAttribute("json", GeoJsonPoints.isJson(intake.file()));
@@ -128,9 +129,9 @@ class IntakeController {
                 .flatMap(kind -> OtherSystem.of(book, points.points(), kind));
     }
 
-    private static Map<String, Long> counts(List<Held.Row> rows) {
+    private static Map<String, Long> counts(List<IntakeComparison.Row> rows) {
         Map<String, Long> counts = new HashMap<>();
-        for (Held.Standing standing : Held.Standing.values()) {
+        for (IntakeComparison.Standing standing : IntakeComparison.Standing.values()) {
             counts.put(
                     standing.name(),
                     rows.stream().filter(r -> r.standing() == standing).count());
@@ -212,18 +213,18 @@ class IntakeController {
         Intakes.Intake intake = intake(token, id, who);
         Form form = new Form(asked, book.job().units());
         OptionalDouble stdDev = form.length("stdDev", 0, 100, "a standard deviation");
-        Map<String, Taking.Conflict> single = new HashMap<>();
+        Map<String, IntakeDecisions.Conflict> single = new HashMap<>();
         asked.forEach((field, value) -> {
             if (field.startsWith("conflict-") && !value.isEmpty()) {
-                single.put(field.substring("conflict-".length()), Taking.Conflict.of(value));
+                single.put(field.substring("conflict-".length()), IntakeDecisions.Conflict.of(value));
             }
         });
         String source = form.text("source").isEmpty() ? intake.name() : form.text("source");
-        Taking taking = new Taking(
+        IntakeDecisions taking = new IntakeDecisions(
                 !"located".equals(asked.get("kind")),
                 source.length() > 100 ? source.substring(0, 100) : source,
                 stdDev.orElse(USUAL_STD_DEV),
-                Taking.Conflict.of(asked.getOrDefault("conflicts", "")),
+                IntakeDecisions.Conflict.of(asked.getOrDefault("conflicts", "")),
                 single);
         String by = who.getName();
         intakes.begin(intake, work -> takeIn(work, id, by, "intake-" + token, asked, taking));
@@ -231,7 +232,12 @@ class IntakeController {
     }
 
     private void takeIn(
-            Intakes.Intake intake, String id, String by, String key, Map<String, String> asked, Taking taking) {
+            Intakes.Intake intake,
+            String id,
+            String by,
+            String key,
+            Map<String, String> asked,
+            IntakeDecisions taking) {
         try {
             BookedJob book = fieldBook.book(id, by);
             Reading reading = reading(intake, asked, book.job());
@@ -244,10 +250,10 @@ class IntakeController {
                     && OtherSystem.chosen(asked.getOrDefault("system", "")).isPresent()) {
                 throw new Refused("system", "Too few of its marks are in the job to bring it into the job's system.");
             }
-            List<Held.Row> rows =
-                    Held.against(book, system.map(OtherSystem::points).orElse(points.points()));
+            List<IntakeComparison.Row> rows = IntakeComparison.against(
+                    book, system.map(OtherSystem::points).orElse(points.points()));
             intake.reached(0.5);
-            Taking.Made made = taking.of(book.job(), rows);
+            IntakeDecisions.Made made = taking.of(book.job(), rows);
             List<EntryPayload> payloads = new ArrayList<>(made.entries());
             system.ifPresent(fitted -> payloads.add(transformed(intake.name(), fitted, by)));
             intake.reached(0.6);
@@ -289,7 +295,7 @@ class IntakeController {
         if (intake.state() == Intakes.State.LOOKED_AT) {
             return "redirect:/job/" + id + "/intake/" + token;
         }
-        JobPage.frame(model, fieldBook.book(id, who.getName()), "Control marks");
+        JobPage.frame(model, fieldBook.book(id, who.getName()), WorkStep.CONTROL_MARKS);
         model.addAttribute("intake", intake);
         model.addAttribute("token", token);
         return "intake/run";

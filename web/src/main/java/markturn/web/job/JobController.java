@@ -23,7 +23,8 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.Way;
+import markturn.web.frame.WorkProgress;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -153,13 +154,13 @@ class JobController {
     @GetMapping("/job/{id}")
     String overview(@PathVariable String id, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Job");
+        JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("findings", book.result().findings());
         model.addAttribute("limits", LimitRows.inForce(book.job().classOfWork()));
         model.addAttribute(
                 "next",
-                Way.through(book).acts().stream()
-                        .filter(a -> a.state() == Way.State.TROUBLE || a.state() == Way.State.NEXT)
+                WorkProgress.through(book).acts().stream()
+                        .filter(a -> a.state() == WorkProgress.State.TROUBLE || a.state() == WorkProgress.State.NEXT)
                         .findFirst()
                         .orElse(null));
         return "job/overview";

@@ -29,6 +29,7 @@ import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -65,7 +66,7 @@ class MarkController {
     }
 
     private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
-        JobPage.frame(model, book, "Control marks");
+        JobPage.frame(model, book, WorkStep.CONTROL_MARKS);
         model.addAttribute(
                 "control",
                 book.job().marks().stream()

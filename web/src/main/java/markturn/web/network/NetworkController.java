@@ -33,6 +33,7 @@ import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.LongWork;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -124,7 +125,7 @@ class NetworkController {
     }
 
     private String page(BookedJob book, ControlSwitch control, Map<String, String> typed, Model model) {
-        JobPage.frame(model, book, "Traverse");
+        JobPage.frame(model, book, WorkStep.TRAVERSE);
         model.addAttribute("typed", typed);
         model.addAttribute("switched", !control.changed(book.job()).isEmpty());
         model.addAttribute("deviation", new Display(book.job().units()).length(control.stdDev()));

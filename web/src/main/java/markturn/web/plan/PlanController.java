@@ -10,6 +10,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,7 +37,7 @@ class PlanController {
             Model model,
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Plan");
+        JobPage.frame(model, book, WorkStep.PLAN);
         Display show = new Display(book.job().units());
         boolean understood =
                 scale.matches("\\d{1,6}") && Integer.parseInt(scale) >= 1 && Integer.parseInt(scale) <= LARGEST_SCALE;

@@ -16,6 +16,7 @@ import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -43,7 +44,7 @@ class CheckController {
     }
 
     private static String page(BookedJob book, Model model) {
-        JobPage.frame(model, book, "Coordinates");
+        JobPage.frame(model, book, WorkStep.COORDINATES);
         SurveyResult result = book.result();
         List<CheckTable.Row> rows = CheckTable.of(result.job(), result.measured(), result.judgements());
         model.addAttribute("rows", rows);

@@ -21,6 +21,7 @@ import markturn.survey.result.Shot;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,7 +59,7 @@ class PointController {
             Model model,
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Coordinates");
+        JobPage.frame(model, book, WorkStep.COORDINATES);
         int number = page.matches("[1-9]\\d{0,5}") ? Integer.parseInt(page) : 1;
         Map<Mark.Kind, List<MeasuredMark>> kinds = book.result().measured().marks().stream()
                 .filter(m -> m.name().contains(find.strip()) || m.mark().code().contains(find.strip()))
@@ -147,7 +148,7 @@ class PointController {
     String one(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         MeasuredMark mark = book.result().measured().mark(name).orElseThrow(NotHere::new);
-        JobPage.frame(model, book, "Coordinates");
+        JobPage.frame(model, book, WorkStep.COORDINATES);
         model.addAttribute("row", row(book, mark));
         model.addAttribute("origin", origin(mark));
         model.addAttribute("taken", taken(book, mark));

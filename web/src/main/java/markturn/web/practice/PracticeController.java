@@ -21,6 +21,7 @@ import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -53,7 +54,7 @@ class PracticeController {
     }
 
     private static String page(BookedJob book, Model model, Map<String, String> faults) {
-        JobPage.frame(model, book, "Job");
+        JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("faults", faults);
         model.addAttribute("devices", Devices.of(book));
         model.addAttribute("slips", Fault.values());

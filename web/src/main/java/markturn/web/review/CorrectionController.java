@@ -29,6 +29,7 @@ import markturn.survey.result.Moved;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -84,7 +85,7 @@ class CorrectionController {
 
     private static String page(
             BookedJob book, Model model, Map<String, String> typed, List<String> chosen, Map<String, String> faults) {
-        JobPage.frame(model, book, "Review");
+        JobPage.frame(model, book, WorkStep.REVIEW);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         model.addAttribute("revision", typed.getOrDefault("revision", "" + book.revision()));

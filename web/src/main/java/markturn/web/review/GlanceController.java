@@ -6,6 +6,7 @@ import markturn.survey.SurveyResult;
 import markturn.survey.finding.Glance;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,7 +24,7 @@ class GlanceController {
     @GetMapping("/job/{id}/review/glance")
     String glance(@PathVariable String id, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Review");
+        JobPage.frame(model, book, WorkStep.REVIEW);
         SurveyResult result = book.result();
         model.addAttribute(
                 "glance", Glance.of(result.job(), result.measured(), result.judgements(), result.findings()));

@@ -25,6 +25,7 @@ import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -54,7 +55,7 @@ class ReviewController {
     @GetMapping("/job/{id}/review")
     String all(@PathVariable String id, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        JobPage.frame(model, book, "Review");
+        JobPage.frame(model, book, WorkStep.REVIEW);
         model.addAttribute(
                 "setups", book.job().setups().stream().map(s -> row(book, s)).toList());
         model.addAttribute("findings", rows(book, book.result().findings()));
@@ -90,7 +91,7 @@ class ReviewController {
 
     String page(BookedJob book, String name, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
-        JobPage.frame(model, book, "Review");
+        JobPage.frame(model, book, WorkStep.REVIEW);
         MeasuredSetup measured = book.result().measured().setup(name);
         List<Finding> findings = book.result().findingsOf(name);
         model.addAttribute("setup", measured);

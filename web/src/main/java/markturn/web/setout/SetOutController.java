@@ -22,6 +22,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -113,7 +114,7 @@ class SetOutController {
     }
 
     private static String page(BookedJob book, Map<String, String> asked, Form form, Model model) {
-        JobPage.frame(model, book, "Set out");
+        JobPage.frame(model, book, WorkStep.SET_OUT);
         MeasuredSetup setup = book.result().measured().setup(setup(book, asked).name());
         Display show = new Display(book.job().units());
         Wanted wanted = new Wanted(book, form, show);

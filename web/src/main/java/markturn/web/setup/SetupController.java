@@ -36,6 +36,7 @@ import markturn.web.frame.Decisions;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -144,7 +145,7 @@ class SetupController {
     }
 
     private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
-        JobPage.frame(model, book, "Set up");
+        JobPage.frame(model, book, WorkStep.SET_UP);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         model.addAttribute("known", SetupForm.known(book));
@@ -160,7 +161,7 @@ class SetupController {
     /** How to set up: both schools, with drills. */
     @GetMapping("/job/{id}/setup/how")
     String how(@PathVariable String id, Model model, Principal who) {
-        JobPage.frame(model, fieldBook.book(id, who.getName()), "Set up");
+        JobPage.frame(model, fieldBook.book(id, who.getName()), WorkStep.SET_UP);
         return "setup/how";
     }
 

@@ -27,6 +27,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -52,7 +53,7 @@ class TraverseController {
     }
 
     private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
-        JobPage.frame(model, book, "Traverse");
+        JobPage.frame(model, book, WorkStep.TRAVERSE);
         Words words = new Words(book.job().units());
         model.addAttribute("words", words);
         model.addAttribute("typed", typed);

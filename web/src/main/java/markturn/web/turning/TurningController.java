@@ -35,6 +35,7 @@ import markturn.web.frame.JobPage;
 import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.TypedPointing;
+import markturn.web.frame.WorkStep;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -78,7 +79,7 @@ class TurningController {
 
     static String page(BookedJob book, String name, Optional<TurningDesk.Aside> aside, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
-        JobPage.frame(model, book, "Turn the sets");
+        JobPage.frame(model, book, WorkStep.TURN_THE_SETS);
         model.addAttribute("page", new TurningDesk(book, setup).page(aside, Device.name()));
         model.addAttribute("schools", PointingOrder.School.values());
         model.addAttribute("reasons", REASONS);
@@ -93,7 +94,7 @@ class TurningController {
         book.job().setup(name).orElseThrow(NotHere::new);
         MeasuredSetup measured = book.result().measured().setup(name);
         Display show = new Display(book.job().units());
-        JobPage.frame(model, book, "Turn the sets");
+        JobPage.frame(model, book, WorkStep.TURN_THE_SETS);
         model.addAttribute("setup", measured);
         model.addAttribute("sheet", "/job/" + id + "/turning/" + NamesInAddresses.of(name));
         model.addAttribute(

@@ -9,7 +9,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.DoubleConsumer;
 import markturn.simulator.AlderWeir;
-import markturn.survey.Memory;
+import markturn.survey.ComputationCache;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Job;
@@ -58,7 +58,7 @@ class ComputationTest {
     @Test
     void workThatWasEndedHarmsNoLaterOne() {
         Job job = AlderWeir.job();
-        Memory memory = new Memory();
+        ComputationCache memory = new ComputationCache();
         Job warmer = job.withEarth(job.earth().withScaleFactor(0.9996));
         AtomicInteger told = new AtomicInteger();
         assertThatThrownBy(() -> Survey.compute(warmer, memory, share -> {

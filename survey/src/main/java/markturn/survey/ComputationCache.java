@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import markturn.survey.finding.JudgedBefore;
+import markturn.survey.finding.FindingCache;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
@@ -23,13 +23,13 @@ import markturn.survey.station.OccupiedStation;
  * What was computed of a job before, taken over where nothing it rests on has changed. With it or without it the result is the same; with
  * it a job that grew by one reading is computed anew only where that reading counts. One thread at a time.
  */
-public final class Memory {
+public final class ComputationCache {
     private List<Object> settings = List.of();
     private List<Mark> marks = List.of();
     private boolean grown;
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
-    private JudgedBefore judged = new JudgedBefore();
+    private FindingCache judged = new FindingCache();
     private final Propagation propagation = new Propagation();
     private Means means = new Means(propagation, Optional.empty());
 
@@ -78,7 +78,7 @@ public final class Memory {
         if (!now.equals(settings)) {
             settings = now;
             known = new IdentityHashMap<>();
-            judged = new JudgedBefore();
+            judged = new FindingCache();
         }
         // What a computation that was ended half-way left here may be of other settings.
         inUse = new IdentityHashMap<>();
@@ -91,7 +91,7 @@ public final class Memory {
         return propagation;
     }
 
-    JudgedBefore judged() {
+    FindingCache judged() {
         return judged;
     }
 

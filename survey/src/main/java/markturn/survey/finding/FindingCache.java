@@ -12,7 +12,7 @@ import markturn.survey.result.MeasuredSetup;
  * What was judged of each setup before. A setup that is the very same result again, in a job of the same settings, is judged the same; its
  * judgements rest on its checks too.
  */
-public final class JudgedBefore {
+public final class FindingCache {
     private Map<MeasuredSetup, Of> known = new IdentityHashMap<>();
     private Map<MeasuredSetup, Of> inUse = new IdentityHashMap<>();
 

@@ -13,11 +13,11 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
 
 /** Points of a file held against a job: what is new, what is there already, and what contradicts it. */
-final class Held {
+final class IntakeComparison {
     /** Closer than this two coordinates are the same, metres: the rounding of files. */
     private static final double SAME = 0.0006;
 
-    private Held() {}
+    private IntakeComparison() {}
 
     /** How a point stands to the job. */
     enum Standing {

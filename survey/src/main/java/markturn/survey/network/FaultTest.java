@@ -13,7 +13,7 @@ import markturn.survey.result.SingleFault;
 import markturn.survey.result.SingleFault.What;
 
 /** One fault in an adjustment, along the one or two directions in which its ways are independent of each other. */
-final class Trial {
+final class FaultTest {
     /** A share of a fault that shows in no residual, by its weight: below this only thousands of deviations would, or rounding. */
     private static final double SHOWN = 1e-6;
 
@@ -30,7 +30,7 @@ final class Trial {
     private final double[][] axes;
     private final double[] shown;
 
-    Trial(Adjustment adjustment, Hypothesis hypothesis) {
+    FaultTest(Adjustment adjustment, Hypothesis hypothesis) {
         this(adjustment, hypothesis, adjustment.responses(hypothesis.ways()));
     }
 
@@ -39,7 +39,7 @@ final class Trial {
      *
      * @param taken is handed each trial in order; none of them is kept
      */
-    static void each(Adjustment adjustment, List<Hypothesis> hypotheses, Consumer<Trial> taken) {
+    static void each(Adjustment adjustment, List<Hypothesis> hypotheses, Consumer<FaultTest> taken) {
         for (int from = 0; from < hypotheses.size(); from += TOGETHER) {
             List<Hypothesis> some = hypotheses.subList(from, Math.min(from + TOGETHER, hypotheses.size()));
             List<Map<Integer, Double>> ways =
@@ -48,13 +48,13 @@ final class Trial {
             int next = 0;
             for (Hypothesis hypothesis : some) {
                 int after = next + hypothesis.ways().size();
-                taken.accept(new Trial(adjustment, hypothesis, responses.subList(next, after)));
+                taken.accept(new FaultTest(adjustment, hypothesis, responses.subList(next, after)));
                 next = after;
             }
         }
     }
 
-    private Trial(Adjustment adjustment, Hypothesis hypothesis, List<Adjustment.Response> answers) {
+    private FaultTest(Adjustment adjustment, Hypothesis hypothesis, List<Adjustment.Response> answers) {
         this.hypothesis = hypothesis;
         this.adjustment = adjustment;
         int ways = hypothesis.ways().size();
@@ -137,7 +137,7 @@ final class Trial {
     }
 
     /** How much alike this fault and another look in the residuals, both in one way only: the correlation of their tests. */
-    double likeness(Trial other) {
+    double likeness(FaultTest other) {
         if (!isShown(0) || !other.isShown(0)) {
             return 0;
         }

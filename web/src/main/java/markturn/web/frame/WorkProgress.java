@@ -11,7 +11,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredMark;
 
 /** The way through a job in the order of the work: one place per act, and how each stands. */
-public record Way(List<Act> acts) {
+public record WorkProgress(List<Act> acts) {
     /** How an act stands. */
     public enum State {
         DONE("done"),
@@ -32,27 +32,36 @@ public record Way(List<Act> acts) {
         }
     }
 
-    /** One act: its name, where it is done, how it stands, and that in words. */
-    public record Act(String name, String url, State state, String words) {}
+    /** One step: which, where it is done, how it stands, and that in words. */
+    public record Act(WorkStep step, String url, State state, String words) {
+        /** As its tab says it. */
+        public String name() {
+            return step.words();
+        }
+    }
 
     /** The way through that book. */
-    public static Way through(BookedJob book) {
+    public static WorkProgress through(BookedJob book) {
         Job job = book.job();
         String at = "/job/" + book.jobId();
         List<Act> acts = new ArrayList<>();
-        acts.add(new Act("Job", at, State.DONE, job.classOfWork().preset().words()));
+        acts.add(new Act(
+                WorkStep.JOB,
+                at + WorkStep.JOB.path(),
+                State.DONE,
+                job.classOfWork().preset().words()));
         long control = job.marks().stream()
                 .filter(m -> m.kind() == Mark.Kind.CONTROL && m.given().isPresent())
                 .count();
         boolean enough = control >= 2;
         acts.add(new Act(
-                "Control marks",
-                at + "/mark",
+                WorkStep.CONTROL_MARKS,
+                at + WorkStep.CONTROL_MARKS.path(),
                 enough ? State.DONE : State.NEXT,
                 control + (control == 1 ? " mark" : " marks")));
         acts.add(new Act(
-                "Set up",
-                at + "/setup",
+                WorkStep.SET_UP,
+                at + WorkStep.SET_UP.path(),
                 job.setups().isEmpty() ? (enough ? State.NEXT : State.AHEAD) : State.DONE,
                 job.setups().size() + (job.setups().size() == 1 ? " setup" : " setups")));
         Optional<Setup> current = current(book);
@@ -65,29 +74,37 @@ public record Way(List<Act> acts) {
             positions += mark.from().isPresent() && mark.position().isPresent() ? 1 : 0;
         }
         acts.add(new Act(
-                "Coordinates",
-                at + "/point",
+                WorkStep.COORDINATES,
+                at + WorkStep.COORDINATES.path(),
                 positions > 0 ? State.OPEN : State.AHEAD,
                 positions + (positions == 1 ? " new point" : " new points")));
-        acts.add(new Act("Plan", at + "/plan", control + positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act(
-                "Set out", at + "/setout", current.isPresent() && positions > 0 ? State.OPEN : State.AHEAD, ""));
-        acts.add(new Act("Deliver", at + "/deliver", positions > 0 ? State.OPEN : State.AHEAD, ""));
-        return new Way(acts);
+                WorkStep.PLAN, at + WorkStep.PLAN.path(), control + positions > 0 ? State.OPEN : State.AHEAD, ""));
+        acts.add(new Act(
+                WorkStep.SET_OUT,
+                at + WorkStep.SET_OUT.path(),
+                current.isPresent() && positions > 0 ? State.OPEN : State.AHEAD,
+                ""));
+        acts.add(new Act(WorkStep.DELIVER, at + WorkStep.DELIVER.path(), positions > 0 ? State.OPEN : State.AHEAD, ""));
+        return new WorkProgress(acts);
     }
 
     private static Act detail(Job job, Optional<Setup> current, String at) {
         long located =
                 job.marks().stream().filter(m -> m.kind() == Mark.Kind.LOCATED).count();
-        return new Act("Detail", at + "/detail", current.isEmpty() ? State.AHEAD : State.OPEN, located + " located");
+        return new Act(
+                WorkStep.DETAIL,
+                at + WorkStep.DETAIL.path(),
+                current.isEmpty() ? State.AHEAD : State.OPEN,
+                located + " located");
     }
 
     private static Act closing(BookedJob book, String at) {
         int runs = book.result().measured().traverses().size();
         boolean possible = book.job().setups().size() >= 2;
         return new Act(
-                "Traverse",
-                at + "/traverse",
+                WorkStep.TRAVERSE,
+                at + WorkStep.TRAVERSE.path(),
                 possible ? State.OPEN : State.AHEAD,
                 runs == 0 ? "" : runs + (runs == 1 ? " traverse" : " traverses"));
     }
@@ -100,12 +117,12 @@ public record Way(List<Act> acts) {
 
     private static Act turning(BookedJob book, Optional<Setup> current, String at) {
         if (current.isEmpty()) {
-            return new Act("Turn the sets", at + "/setup", State.AHEAD, "");
+            return new Act(WorkStep.TURN_THE_SETS, at + "/setup", State.AHEAD, "");
         }
         Setup setup = current.get();
         int left = book.order(setup).pointings().remaining(setup).size();
         return new Act(
-                "Turn the sets",
+                WorkStep.TURN_THE_SETS,
                 at + "/turning/" + NamesInAddresses.of(setup.name()),
                 left == 0 ? State.DONE : State.NEXT,
                 setup.name() + ": " + (left == 0 ? "all turned" : left + " left"));
@@ -113,7 +130,7 @@ public record Way(List<Act> acts) {
 
     private static Act review(BookedJob book, Optional<Setup> current, String at) {
         if (current.isEmpty()) {
-            return new Act("Review", at + "/setup", State.AHEAD, "");
+            return new Act(WorkStep.REVIEW, at + "/setup", State.AHEAD, "");
         }
         long stops =
                 book.result().findings().stream().filter(Finding::isOpenStop).count();
@@ -122,6 +139,6 @@ public record Way(List<Act> acts) {
         String words = stops > 0
                 ? stops + (stops == 1 ? " stop open" : " stops open")
                 : unproved > 0 ? unproved + " unproved" : "all accepted";
-        return new Act("Review", at + "/review", state, words);
+        return new Act(WorkStep.REVIEW, at + "/review", state, words);
     }
 }

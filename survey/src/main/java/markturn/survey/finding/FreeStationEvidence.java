@@ -16,19 +16,19 @@ import markturn.survey.result.Resected.Sighted;
  *
  * @param used the marks of which anything takes part in the plan
  */
-record Free(MeasuredSetup setup, Resected resected, Position station, List<Sighted> used) {
+record FreeStationEvidence(MeasuredSetup setup, Resected resected, Position station, List<Sighted> used) {
     /** Every free station of a job that has a position. */
-    static List<Free> of(Measured measured) {
+    static List<FreeStationEvidence> of(Measured measured) {
         return scrutinised(measured).stream()
                 .filter(s -> s.setup().setup().isFree())
                 .toList();
     }
 
     /** Every setup of which the marks it sights were tested against each other, occupied ones too. */
-    static List<Free> scrutinised(Measured measured) {
+    static List<FreeStationEvidence> scrutinised(Measured measured) {
         return measured.setups().stream()
                 .filter(s -> s.resected().isPresent() && s.station().isPresent())
-                .map(s -> new Free(
+                .map(s -> new FreeStationEvidence(
                         s,
                         s.resected().get(),
                         s.station().get(),

@@ -6,12 +6,12 @@ import markturn.survey.finding.Finding.Severity;
 import markturn.survey.result.MeasuredNetwork;
 
 /** A network whose residuals are larger than its instruments' figures allow, by itself or on its control. */
-final class NetworkTest implements Rule {
+final class NetworkVarianceRule implements Rule {
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.measured().network().stream()
                 .filter(n -> n.why().isPresent() || !n.test().accepted())
-                .map(NetworkTest::found);
+                .map(NetworkVarianceRule::found);
     }
 
     private static Finding found(MeasuredNetwork network) {

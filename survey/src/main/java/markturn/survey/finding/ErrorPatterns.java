@@ -22,7 +22,7 @@ import markturn.survey.result.Suspect;
  * What the size of an error looks like: a round number, swapped faces, another backsight, a unit, a constant. Common practice. A likeness
  * counts only where chance would seldom make it: the error is known at least ten times better than such sizes lie apart.
  */
-final class Hints {
+final class ErrorPatterns {
     /** Tens and single degrees and minutes, radians. */
     private static final double[] DEGREES = {
         Math.toRadians(10), Math.toRadians(1), Math.toRadians(10 / 60.0), Math.toRadians(1 / 60.0)
@@ -43,7 +43,7 @@ final class Hints {
     private final Job job;
     private final Measured measured;
 
-    Hints(Job job, Measured measured) {
+    ErrorPatterns(Job job, Measured measured) {
         this.job = job;
         this.measured = measured;
     }

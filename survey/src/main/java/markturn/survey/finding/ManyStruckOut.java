@@ -8,7 +8,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 
 /** Many pointings struck out or repeated in one setup: results that were chosen, not observed. */
-final class Coaxing implements SetupRule {
+final class ManyStruckOut implements SetupRule {
 
     private static final int FEW = 3;
     private static final double SHARE = 0.25;

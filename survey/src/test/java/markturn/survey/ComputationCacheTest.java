@@ -13,7 +13,7 @@ import markturn.survey.job.Reading.Role;
 import org.junit.jupiter.api.Test;
 
 /** A job that is computed while it grows and changes is the same as one computed from nothing. Theory: a pure function. */
-class MemoryTest {
+class ComputationCacheTest {
     private static List<Reading> sight(String target, Role role, double degrees, double slope) {
         double left = Math.toRadians(degrees);
         return Jobs.pair(target, role, 1, AngleUnit.DMS.write(left, 1), AngleUnit.DMS.write(left + Math.PI, 1), slope);
@@ -25,7 +25,7 @@ class MemoryTest {
         Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
         job = job.plus(Jobs.setup(
                 "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
-        Memory memory = new Memory();
+        ComputationCache memory = new ComputationCache();
         List<SurveyResult> all = new ArrayList<>();
         for (int step = 0; step < 200; step++) {
             int which = random.nextInt(9);
@@ -94,7 +94,7 @@ class MemoryTest {
         Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
         job = job.plus(Jobs.setup(
                 "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
-        Memory memory = new Memory();
+        ComputationCache memory = new ComputationCache();
         SurveyResult before = Survey.compute(job, memory);
         Job longer = job.withSetup(
                 "S2", s -> s.plus(sight("301", Role.DETAIL, 10, 20).get(0)));

@@ -21,7 +21,7 @@ import markturn.survey.job.SatelliteFix;
  * @param usual what becomes of a conflict that nobody decided by itself
  * @param single what was decided for single names
  */
-record Taking(boolean control, String source, double stdDev, Conflict usual, Map<String, Conflict> single) {
+record IntakeDecisions(boolean control, String source, double stdDev, Conflict usual, Map<String, Conflict> single) {
     /** Some four megabytes: a quarter of what the database takes at once. */
     private static final int MARKS_AN_ENTRY = 25_000;
 
@@ -48,8 +48,8 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
     /** The entries, and what they do in numbers. */
     record Made(List<MarksAdded> entries, int marks, int checks, int renamed, int leftOut) {}
 
-    Made of(Job job, List<Held.Row> rows) {
-        Set<String> taken = Held.names(rows);
+    Made of(Job job, List<IntakeComparison.Row> rows) {
+        Set<String> taken = IntakeComparison.names(rows);
         List<MarksAdded> entries = new ArrayList<>();
         List<Mark> marks = new ArrayList<>();
         List<SatelliteFix> checks = new ArrayList<>();
@@ -57,14 +57,15 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
         int leftOut = 0;
         int all = 0;
         int checked = 0;
-        for (Held.Row row : rows) {
+        for (IntakeComparison.Row row : rows) {
             Conflict conflict =
                     row.isConflict() ? single.getOrDefault(row.point().name(), usual) : Conflict.LEAVE_OUT;
-            if (row.standing() == Held.Standing.NEW) {
+            if (row.standing() == IntakeComparison.Standing.NEW) {
                 marks.add(mark(row, row.point().name()));
                 all++;
             } else if (conflict == Conflict.NEW_NAME) {
-                marks.add(mark(row, Held.freeName(job, taken, row.point().name())));
+                marks.add(mark(
+                        row, IntakeComparison.freeName(job, taken, row.point().name())));
                 renamed++;
             } else if (conflict == Conflict.CHECK) {
                 checks.add(check(row));
@@ -84,12 +85,12 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
         return new Made(entries, all, checked, renamed, leftOut);
     }
 
-    private static Mark.Coordinates coordinates(Held.Row row) {
+    private static Mark.Coordinates coordinates(IntakeComparison.Row row) {
         return new Mark.Coordinates(
                 row.point().northing(), row.point().easting(), row.point().elevation());
     }
 
-    private Mark mark(Held.Row row, String name) {
+    private Mark mark(IntakeComparison.Row row, String name) {
         OptionalDouble up = row.point().elevation();
         return control
                 ? Mark.control(name, row.point().northing(), row.point().easting(), up, source)
@@ -105,12 +106,14 @@ record Taking(boolean control, String source, double stdDev, Conflict usual, Map
                         Optional.empty());
     }
 
-    private SatelliteFix check(Held.Row row) {
+    private SatelliteFix check(IntakeComparison.Row row) {
         return new SatelliteFix(
                 row.point().name(),
                 coordinates(row),
                 new Mark.Deviations(stdDev, stdDev, stdDev),
-                row.standing() == Held.Standing.UNPLACED ? SatelliteFix.Use.OBSERVATION : SatelliteFix.Use.CHECK,
+                row.standing() == IntakeComparison.Standing.UNPLACED
+                        ? SatelliteFix.Use.OBSERVATION
+                        : SatelliteFix.Use.CHECK,
                 Reading.Origin.TYPED,
                 source);
     }

@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** How pages look to this person: theme, and on which side the thumb column stands. Kept in cookies, asked of nobody else. */
 @Controller
 @ControllerAdvice
-class Looks {
+class Appearance {
     private static final List<String> THEMES = List.of("day", "night", "sun");
     private static final List<String> HANDS = List.of("right", "left");
     private static final int A_YEAR = 365 * 24 * 3600;
