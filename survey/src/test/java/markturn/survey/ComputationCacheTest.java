@@ -28,7 +28,7 @@ class ComputationCacheTest {
         ComputationCache memory = new ComputationCache();
         List<SurveyResult> all = new ArrayList<>();
         for (int step = 0; step < 200; step++) {
-            int which = random.nextInt(9);
+            int which = random.nextInt(10);
             String name = random.nextBoolean() ? "S1" : "S2";
             double degrees = 360 * random.nextDouble();
             job = switch (which) {
@@ -71,6 +71,7 @@ class ComputationCacheTest {
                                     random.nextBoolean()
                                             ? Mark.named("301", Mark.Kind.LOCATED)
                                             : Mark.named("301", Mark.Kind.NEW).withSameAs(java.util.Optional.of("C")));
+                case 8 -> job.withReflector("R1", r -> r.centredWithin(0.001 + degrees * 1e-5));
                 case 4 -> job.withEarth(job.earth().withScaleFactor(1 + degrees * 1e-7));
                 default ->
                     job.withMark(

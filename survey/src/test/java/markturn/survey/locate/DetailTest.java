@@ -379,5 +379,8 @@ class DetailTest {
         assertThat(face.across(100, Math.PI / 2)).isCloseTo(0.004848, within(1e-6));
         assertThat(face.across(100, Math.PI / 6)).isCloseTo(0.009696, within(1e-6));
         assertThat(face.up(100, Math.PI / 2)).isCloseTo(0.002424, within(1e-6));
+        // The height is the distance times the cotangent of the zenith angle, whose derivative is 1/sin²: four times as
+        // much at 30 degrees.
+        assertThat(face.up(100, Math.PI / 6)).isCloseTo(4 * 0.002424, within(4e-6));
     }
 }
