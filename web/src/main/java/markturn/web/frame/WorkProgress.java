@@ -70,14 +70,18 @@ public record WorkProgress(List<Act> acts) {
         acts.add(detail(job, current, at));
         acts.add(closing(book, at));
         int positions = 0;
+        int fresh = 0;
         for (MeasuredMark mark : book.result().measured().marks()) {
-            positions += mark.from().isPresent() && mark.position().isPresent() ? 1 : 0;
+            if (mark.from().isPresent() && mark.position().isPresent()) {
+                positions++;
+                fresh += mark.mark().kind() == Mark.Kind.NEW ? 1 : 0;
+            }
         }
         acts.add(new Act(
                 WorkStep.COORDINATES,
                 at + WorkStep.COORDINATES.path(),
                 positions > 0 ? State.OPEN : State.AHEAD,
-                positions + (positions == 1 ? " new point" : " new points")));
+                fresh + (fresh == 1 ? " new mark" : " new marks")));
         acts.add(new Act(
                 WorkStep.PLAN, at + WorkStep.PLAN.path(), control + positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act(
