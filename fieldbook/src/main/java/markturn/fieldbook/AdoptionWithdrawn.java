@@ -13,8 +13,8 @@ public record AdoptionWithdrawn(String from, Decision decision) implements Entry
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.WITHDRAW;
+    public Kind kind() {
+        return Kind.WITHDRAW;
     }
 
     @Override

@@ -13,8 +13,8 @@ public record CodeDescribed(Code code) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.CODE;
+    public Kind kind() {
+        return Kind.CODE;
     }
 
     @Override

@@ -14,8 +14,8 @@ public record ControlCorrected(Mark mark, Decision decision) implements EntryPay
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.CONTROL_CORRECTED;
+    public Kind kind() {
+        return Kind.CONTROL_CORRECTED;
     }
 
     @Override

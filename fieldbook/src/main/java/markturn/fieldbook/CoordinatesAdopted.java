@@ -17,8 +17,8 @@ public record CoordinatesAdopted(List<Adopted> adopted, Decision decision) imple
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.ADOPT;
+    public Kind kind() {
+        return Kind.ADOPT;
     }
 
     @Override

@@ -14,8 +14,8 @@ public record DecisionMade(Decision decision) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.DECISION;
+    public Kind kind() {
+        return Kind.DECISION;
     }
 
     @Override

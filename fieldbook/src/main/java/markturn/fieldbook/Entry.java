@@ -11,7 +11,7 @@ import java.time.Instant;
  * @param payload what it says
  */
 public record Entry(long sequence, String key, Instant at, String by, EntryPayload payload) {
-    public EntryKind kind() {
+    public EntryPayload.Kind kind() {
         return payload.kind();
     }
 }

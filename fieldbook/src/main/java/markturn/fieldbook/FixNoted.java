@@ -13,8 +13,8 @@ public record FixNoted(SatelliteFix fix) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.FIX;
+    public Kind kind() {
+        return Kind.FIX;
     }
 
     @Override

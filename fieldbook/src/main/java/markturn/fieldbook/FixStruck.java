@@ -17,8 +17,8 @@ public record FixStruck(int place, String reason) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.FIX_STRUCK;
+    public Kind kind() {
+        return Kind.FIX_STRUCK;
     }
 
     @Override

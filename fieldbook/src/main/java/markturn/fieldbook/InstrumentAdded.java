@@ -13,8 +13,8 @@ public record InstrumentAdded(Instrument instrument) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.INSTRUMENT;
+    public Kind kind() {
+        return Kind.INSTRUMENT;
     }
 
     @Override

@@ -13,8 +13,8 @@ public record JobOpened(Job job) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.OPEN;
+    public Kind kind() {
+        return Kind.OPEN;
     }
 
     @Override

@@ -20,8 +20,8 @@ public record LinesRestored(List<String> lines, String reason, Optional<String> 
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.RESTORE;
+    public Kind kind() {
+        return Kind.RESTORE;
     }
 
     @Override

@@ -20,8 +20,8 @@ public record LinesStruck(List<String> lines, String reason, Optional<String> de
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.STRIKE;
+    public Kind kind() {
+        return Kind.STRIKE;
     }
 
     @Override

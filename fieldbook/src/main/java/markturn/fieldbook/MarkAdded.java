@@ -15,8 +15,8 @@ public record MarkAdded(Mark mark) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.MARK;
+    public Kind kind() {
+        return Kind.MARK;
     }
 
     @Override

@@ -13,8 +13,8 @@ public record MarkNoted(Mark mark, String reason) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.MARK_NOTED;
+    public Kind kind() {
+        return Kind.MARK_NOTED;
     }
 
     @Override

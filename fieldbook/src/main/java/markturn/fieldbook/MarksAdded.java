@@ -26,8 +26,8 @@ public record MarksAdded(List<Mark> marks, List<SatelliteFix> fixes, String sour
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.MARKS;
+    public Kind kind() {
+        return Kind.MARKS;
     }
 
     @Override

@@ -26,8 +26,8 @@ public record MarksLeftOut(String setup, Setup.ByResection leaving, String by, S
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.LEAVE_OUT;
+    public Kind kind() {
+        return Kind.LEAVE_OUT;
     }
 
     @Override

@@ -55,8 +55,8 @@ public record NoteCorrected(Note note, String by, String reason) implements Entr
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.RENOTE;
+    public Kind kind() {
+        return Kind.RENOTE;
     }
 
     @Override

@@ -37,8 +37,8 @@ public record OrderNoted(String setup, TurningOrder order) implements EntryPaylo
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.ORDER;
+    public Kind kind() {
+        return Kind.ORDER;
     }
 
     @Override

@@ -11,8 +11,8 @@ public record PenTaken(String setup, String deviceName) implements EntryPayload 
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.PEN;
+    public Kind kind() {
+        return Kind.PEN;
     }
 
     @Override

@@ -20,8 +20,8 @@ public record PracticeOpened(long seed, List<String> faults) implements EntryPay
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.PRACTICE;
+    public Kind kind() {
+        return Kind.PRACTICE;
     }
 
     @Override

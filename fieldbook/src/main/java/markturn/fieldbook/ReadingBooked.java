@@ -21,8 +21,8 @@ public record ReadingBooked(String setup, Reading reading, Optional<String> devi
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.READING;
+    public Kind kind() {
+        return Kind.READING;
     }
 
     @Override

@@ -13,8 +13,8 @@ public record ReferenceNoted(ReferencePair pair) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.REFERENCE;
+    public Kind kind() {
+        return Kind.REFERENCE;
     }
 
     @Override

@@ -13,8 +13,8 @@ public record ReflectorAdded(Reflector reflector) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.REFLECTOR;
+    public Kind kind() {
+        return Kind.REFLECTOR;
     }
 
     @Override

@@ -14,8 +14,8 @@ public record SetupBegun(Setup setup) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.SETUP;
+    public Kind kind() {
+        return Kind.SETUP;
     }
 
     @Override

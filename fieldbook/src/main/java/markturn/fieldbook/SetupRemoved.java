@@ -13,8 +13,8 @@ public record SetupRemoved(String setup, Decision decision) implements EntryPayl
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.SETUP_REMOVED;
+    public Kind kind() {
+        return Kind.SETUP_REMOVED;
     }
 
     @Override

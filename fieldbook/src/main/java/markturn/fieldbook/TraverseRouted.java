@@ -13,8 +13,8 @@ public record TraverseRouted(Traverse traverse) implements EntryPayload {
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.TRAVERSE;
+    public Kind kind() {
+        return Kind.TRAVERSE;
     }
 
     @Override

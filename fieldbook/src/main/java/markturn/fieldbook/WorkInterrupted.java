@@ -11,8 +11,8 @@ public record WorkInterrupted(String setup, String reason) implements EntryPaylo
     }
 
     @Override
-    public EntryKind kind() {
-        return EntryKind.BREAK;
+    public Kind kind() {
+        return Kind.BREAK;
     }
 
     @Override

@@ -15,7 +15,6 @@ import markturn.fieldbook.Assembly;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.Computing;
 import markturn.fieldbook.Entry;
-import markturn.fieldbook.EntryKind;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.Tree;
@@ -45,7 +44,7 @@ class FrozenLogTest {
         }
 
         Entry entry(Units units) {
-            return new Entry(sequence, key, at, by, EntryKind.read(kind, revision, payload, units));
+            return new Entry(sequence, key, at, by, EntryPayload.Kind.read(kind, revision, payload, units));
         }
     }
 
@@ -88,9 +87,9 @@ class FrozenLogTest {
     /** A kind that comes with a later version comes into the log of that version. */
     @Test
     void everyKindIsInTheLatestLog() {
-        Set<EntryKind> there =
+        Set<EntryPayload.Kind> there =
                 opened(log("0.2.0")).entries().stream().map(Entry::kind).collect(Collectors.toSet());
-        assertThat(there).isEqualTo(EnumSet.allOf(EntryKind.class));
+        assertThat(there).isEqualTo(EnumSet.allOf(EntryPayload.Kind.class));
     }
 
     /** One by one and all at once make the same book; written and read again it is the same. */
@@ -106,7 +105,7 @@ class FrozenLogTest {
         assertThat(oneByOne.entries()).isEqualTo(atOnce.entries());
         for (Entry entry : atOnce.entries()) {
             Tree written = entry.payload().written(new JobWriter(atOnce.job().units()));
-            EntryPayload again = EntryKind.read(
+            EntryPayload again = EntryPayload.Kind.read(
                     entry.kind().stored(),
                     entry.kind().revision(),
                     JsonTrees.read(JsonTrees.line(written)),

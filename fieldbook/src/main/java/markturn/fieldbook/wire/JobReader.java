@@ -378,9 +378,11 @@ public final class JobReader {
                 of.length("stdDev").orElse(0),
                 of.length("heightDifference"),
                 of.length("heightStdDev").orElse(0),
-                of.text("how"));
-        if (pair.distance().isEmpty() && pair.rise().isEmpty()) {
-            of.fault("distance", "missing: expected a distance, a height difference, or both");
+                of.text("how"),
+                of.circle("azimuth"),
+                of.small("azimuthStdDev").orElse(0));
+        if (pair.distance().isEmpty() && pair.rise().isEmpty() && pair.azimuth().isEmpty()) {
+            of.fault("distance", "missing: expected a distance, a height difference or an azimuth");
         }
         return pair;
     }

@@ -368,6 +368,7 @@ public final class JobWriter {
         putLength(to, "heightDifference", of.rise());
         to.put("heightStdDev", length(of.riseStdDev()));
         putText(to, "how", of.how());
+        of.azimuth().ifPresent(a -> to.put("azimuth", a.written()).put("azimuthStdDev", small(of.azimuthStdDev())));
         return to;
     }
 

@@ -7,7 +7,7 @@ import markturn.survey.angle.Angles;
  *
  * @param value radians
  */
-public record Azimuth(Place from, Place to, double value, double stdDev) implements Observed {
+public record Azimuth(Place from, Place to, double value, double stdDev) implements BetweenPlaces {
     @Override
     public double theoretical(double[] unknowns) {
         return Angles.onCircle(Line.between(from, to, unknowns).azimuth());
@@ -21,5 +21,11 @@ public record Azimuth(Place from, Place to, double value, double stdDev) impleme
     @Override
     public void partials(double[] unknowns, Partial partial) {
         Line.turning(from, to, unknowns, partial);
+    }
+
+    @Override
+    public double[] byFarEnd(double north, double east) {
+        double square = north * north + east * east;
+        return new double[] {-east / square, north / square};
     }
 }

@@ -8,7 +8,7 @@ import markturn.survey.angle.Angles;
  * @param orientation number of its unknown
  * @param value radians
  */
-public record Direction(Place from, Place to, int orientation, double value, double stdDev) implements Observed {
+public record Direction(Place from, Place to, int orientation, double value, double stdDev) implements BetweenPlaces {
     @Override
     public double theoretical(double[] unknowns) {
         return Angles.onCircle(Line.between(from, to, unknowns).azimuth() - unknowns[orientation]);
@@ -23,5 +23,11 @@ public record Direction(Place from, Place to, int orientation, double value, dou
     public void partials(double[] unknowns, Partial partial) {
         Line.turning(from, to, unknowns, partial);
         partial.by(orientation, -1);
+    }
+
+    @Override
+    public double[] byFarEnd(double north, double east) {
+        double square = north * north + east * east;
+        return new double[] {-east / square, north / square};
     }
 }

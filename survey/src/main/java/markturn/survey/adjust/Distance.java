@@ -8,7 +8,8 @@ package markturn.survey.adjust;
  * @param constant number of the unknown constant, or {@link Place#HELD}: 0
  * @param value metres
  */
-public record Distance(Place from, Place to, int scale, int constant, double value, double stdDev) implements Observed {
+public record Distance(Place from, Place to, int scale, int constant, double value, double stdDev)
+        implements BetweenPlaces {
     /** With neither of them free. */
     public Distance(Place from, Place to, double value, double stdDev) {
         this(from, to, Place.HELD, Place.HELD, value, stdDev);
@@ -35,5 +36,11 @@ public record Distance(Place from, Place to, int scale, int constant, double val
         if (constant != Place.HELD) {
             partial.by(constant, -1);
         }
+    }
+
+    @Override
+    public double[] byFarEnd(double north, double east) {
+        double length = Math.hypot(north, east);
+        return new double[] {north / length, east / length};
     }
 }

@@ -71,9 +71,7 @@ final class Hypotheses {
                 control(twofold, said.target(), i, moved);
                 continue;
             }
-            SingleFault.Kind kind =
-                    said.kind() == Kind.DIRECTION ? SingleFault.Kind.DIRECTION : SingleFault.Kind.DISTANCE;
-            What single = new What(kind, said.setup(), said.target());
+            What single = new What(SingleFault.Kind.of(said.kind()), said.setup(), said.target());
             boolean alone = said.ray() != null
                     && sights.get(said.target()) <= 2
                     && places.get(said.target()).north() != Place.HELD;
@@ -83,12 +81,12 @@ final class Hypotheses {
                 all.add(Hypothesis.one(single, Map.of(i, 1.0)));
             }
             if (said.isBetween() && said.ray() == null) {
-                double[] moved = byFarEnd(said);
+                double[] moved = byFarEnd(i);
                 control(twofold, said.ends().get(0), i, new double[] {-moved[0], -moved[1]});
                 control(twofold, said.ends().get(1), i, moved);
             }
             if (said.ray() != null) {
-                double[] turned = byFarEnd(said);
+                double[] turned = byFarEnd(i);
                 boolean centred = said.ray().centring() > 0;
                 if (!centred) {
                     share(twofold, new What(SingleFault.Kind.INSTRUMENT_CENTRING, said.setup(), ""), i, turned);
@@ -128,16 +126,15 @@ final class Hypotheses {
         ways.get(1).merge(observation, shares[1], Double::sum);
     }
 
-    /** How a sight's value changes as its far end moves north and east. */
-    private double[] byFarEnd(Part.Said said) {
-        double[] from = at(places.get(said.ends().get(0)));
-        double[] to = at(places.get(said.ends().get(1)));
+    /** How the value of an observation between two places changes as its far end moves north and east: it says so itself. */
+    private double[] byFarEnd(int observation) {
+        List<String> ends = plan.said().get(observation).ends();
+        double[] from = at(places.get(ends.get(0)));
+        double[] to = at(places.get(ends.get(1)));
         double north = to[0] - from[0];
         double east = to[1] - from[1];
-        double length = Math.max(Math.hypot(north, east), NOTHING);
-        return said.kind() == Kind.DIRECTION
-                ? new double[] {-east / (length * length), north / (length * length)}
-                : new double[] {north / length, east / length};
+        boolean nowhere = Math.hypot(north, east) < NOTHING;
+        return plan.byFarEnd(observation, nowhere ? NOTHING : north, nowhere ? 0 : east);
     }
 
     private double[] at(Place place) {

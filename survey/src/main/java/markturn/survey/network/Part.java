@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.BetweenPlaces;
 import markturn.survey.adjust.Biased;
 import markturn.survey.adjust.DenseNormalEquations;
 import markturn.survey.adjust.Dissection;
@@ -81,6 +82,11 @@ final class Part {
     /** What each observation is of, in the order in which they were observed. */
     List<Said> said() {
         return said;
+    }
+
+    /** How the value of an observation of one place from another changes as its far end moves north, and east. */
+    double[] byFarEnd(int observation, double north, double east) {
+        return ((BetweenPlaces) observations.get(observation)).byFarEnd(north, east);
     }
 
     Adjustment adjustment() {

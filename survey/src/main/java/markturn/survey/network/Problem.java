@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.DoubleConsumer;
 import java.util.stream.Stream;
 import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.Azimuth;
 import markturn.survey.adjust.Coordinate;
 import markturn.survey.adjust.Difference;
 import markturn.survey.adjust.Direction;
@@ -73,11 +74,15 @@ final class Problem {
                         places.containsKey(job.trueName(pair.one())) && places.containsKey(job.trueName(pair.other())))
                 .toList();
         between.stream().filter(pair -> pair.distance().isPresent()).forEach(this::observeDistance);
+        between.stream().filter(pair -> pair.azimuth().isPresent()).forEach(this::observeAzimuth);
         observeHeights(between.stream().filter(pair -> pair.rise().isPresent()).toList());
         if (datum.observed()) {
             observeCoordinates();
         }
     }
+
+    /** Nothing is known better than that, radians. */
+    private static final double SMALLEST_TURN = 1e-8;
 
     private static OptionalDouble none() {
         return OptionalDouble.empty();
@@ -199,6 +204,18 @@ final class Problem {
                         Place.HELD,
                         pair.distance().getAsDouble() * scale,
                         Math.max(pair.stdDev(), ObservedCoordinates.SMALLEST)));
+    }
+
+    private void observeAzimuth(ReferencePair pair) {
+        String one = job.trueName(pair.one());
+        String other = job.trueName(pair.other());
+        plan.observe(
+                Part.Said.between(one, other, Kind.AZIMUTH),
+                new Azimuth(
+                        place(one),
+                        place(other),
+                        pair.azimuth().orElseThrow().radians(),
+                        Math.max(pair.azimuthStdDev(), SMALLEST_TURN)));
     }
 
     /** A given azimuth is observed, as well as its sight was turned. */

@@ -21,6 +21,7 @@ public record Observation(
     public enum Kind {
         DIRECTION("direction", true),
         DISTANCE("distance", false),
+        AZIMUTH("azimuth", true),
         ELEVATION_DIFFERENCE("elevationDifference", false),
         NORTHING("northing", false),
         EASTING("easting", false),

@@ -13,6 +13,7 @@ public record SingleFault(What what, double size, double timesLimit) {
         DIRECTION("direction"),
         ANGLE("angle"),
         DISTANCE("distance"),
+        AZIMUTH("azimuth"),
         LEG("length, both ways alike,"),
         HEIGHT_DIFFERENCE("height difference"),
         COORDINATES("observed coordinates"),
@@ -33,8 +34,19 @@ public record SingleFault(What what, double size, double timesLimit) {
             return words;
         }
 
+        /** What is wrong where an observation of that kind is wrong by itself. */
+        public static Kind of(Observation.Kind observed) {
+            return switch (observed) {
+                case DIRECTION -> DIRECTION;
+                case DISTANCE -> DISTANCE;
+                case AZIMUTH -> AZIMUTH;
+                case ELEVATION_DIFFERENCE -> HEIGHT_DIFFERENCE;
+                case NORTHING, EASTING, ELEVATION -> COORDINATES;
+            };
+        }
+
         public boolean angular() {
-            return this == DIRECTION || this == ANGLE;
+            return this == DIRECTION || this == ANGLE || this == AZIMUTH;
         }
     }
 

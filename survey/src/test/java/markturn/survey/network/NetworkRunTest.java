@@ -21,6 +21,7 @@ import markturn.survey.angle.Angles;
 import markturn.survey.chance.Distributions;
 import markturn.survey.finding.Finding;
 import markturn.survey.finding.FindingCode;
+import markturn.survey.job.Circle;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -181,6 +182,13 @@ class NetworkRunTest {
                                     at(world, x, to, 0) - at(world, x, from, 0))
                             - pair.distance().getAsDouble(),
                     pair.stdDev()));
+            pair.azimuth()
+                    .ifPresent(azimuth -> rows.add(new Row(
+                            x -> Angles.shortWay(Math.atan2(
+                                            at(world, x, to, 1) - at(world, x, from, 1),
+                                            at(world, x, to, 0) - at(world, x, from, 0))
+                                    - azimuth.radians()),
+                            pair.azimuthStdDev())));
         }
         return rows;
     }
@@ -195,6 +203,24 @@ class NetworkRunTest {
                 OptionalDouble.of(0),
                 0.001,
                 "steel tape");
+    }
+
+    /** The same with an azimuth, as by a gyroscope to 5 seconds, so much too large. */
+    private static ReferencePair turned(World world, double tooLarge) {
+        ReferencePair tape = taped(world, 0.001);
+        double azimuth =
+                Math.atan2(world.places()[3][1] - world.places()[2][1], world.places()[3][0] - world.places()[2][0])
+                        + tooLarge;
+        return new ReferencePair(
+                tape.one(),
+                tape.other(),
+                tape.distance(),
+                tape.stdDev(),
+                tape.rise(),
+                tape.riseStdDev(),
+                "tape and gyroscope",
+                Optional.of(new Circle(Angles.onCircle(azimuth), "")),
+                5 * Angles.SECOND);
     }
 
     private static LeastSquaresOptimizer.Optimum optimum(World world, SurveyResult result) {
@@ -240,14 +266,40 @@ class NetworkRunTest {
                         .build());
     }
 
+    /** An azimuth a thousandth of a radian wrong is an azimuth, not a distance of a millimetre. Source: the error that was put in. */
+    @Test
+    void aWrongAzimuthIsNamedAsOne() {
+        World world = World.of(4, 0, 1000, 5000);
+        MeasuredNetwork network = network(computed(job(world, 4, 0, 0).plus(turned(world, 0.001))));
+        // With two control marks alone a moved one turns the whole as well, and explains it nearly as well.
+        SingleFault worst = network.faults().stream()
+                .limit(3)
+                .filter(fault -> fault.what().words().equals("azimuth of M2 – M3"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(worst.timesLimit())
+                .isGreaterThan(0.95 * network.faults().get(0).timesLimit());
+        assertThat(worst.what().kind().angular()).isTrue();
+        assertThat(Math.abs(worst.size())).isCloseTo(0.001, within(5 * 5 * Angles.SECOND));
+        assertThat(network.observations())
+                .filteredOn(w -> w.observation().kind() == Observation.Kind.AZIMUTH)
+                .singleElement()
+                .satisfies(w -> assertThat(w.observation().fit()).isEqualTo(Observation.Fit.NO_CHANCE));
+    }
+
     @Test
     void randomNetworksAgreeWithAGeneralOptimiser() {
         // Source: Hipparchus' Levenberg-Marquardt with a model of its own and differenced derivatives.
         for (int seed = 0; seed < 30; seed++) {
             World world = World.of(seed, 0, 1000, 5000);
             Job job = job(world, seed, 0, 0);
-            // Every second one with a taped distance between two of its marks.
-            SurveyResult result = computed(seed % 2 == 0 ? job : job.plus(taped(world, 0.001)));
+            // One in three with a taped distance between two of its marks, one with an azimuth as well.
+            SurveyResult result = computed(
+                    switch (seed % 3) {
+                        case 0 -> job;
+                        case 1 -> job.plus(taped(world, 0.001));
+                        default -> job.plus(turned(world, 2 * Angles.SECOND));
+                    });
             MeasuredNetwork network = network(result);
             LeastSquaresOptimizer.Optimum optimum = optimum(world, result);
             RealMatrix covariance = optimum.getCovariances(1e-12);

@@ -15,7 +15,6 @@ import markturn.fieldbook.Assembly;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.Booker;
 import markturn.fieldbook.Entry;
-import markturn.fieldbook.EntryKind;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.JobOpened;
 import markturn.fieldbook.KeyTaken;
@@ -214,7 +213,7 @@ public class FieldBook {
                     stored.entryKey(),
                     stored.bookedAt(),
                     stored.bookedBy(),
-                    EntryKind.read(
+                    EntryPayload.Kind.read(
                             stored.kind(), stored.revision(), JsonTrees.read(stored.payload()), replay.units())));
         }
         return replay.done();

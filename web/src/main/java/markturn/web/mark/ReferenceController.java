@@ -2,10 +2,12 @@ package markturn.web.mark;
 
 import java.security.Principal;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.ReferenceNoted;
 import markturn.fieldbook.Refused;
+import markturn.survey.job.Circle;
 import markturn.survey.job.ReferencePair;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Form;
@@ -36,8 +38,14 @@ class ReferenceController {
         OptionalDouble rise = form.length("reference-rise", -LONGEST, LONGEST, "a height difference");
         double stdDev = deviation(form, distance, "reference-stdDev");
         double riseStdDev = deviation(form, rise, "reference-riseStdDev");
-        if (distance.isEmpty() && rise.isEmpty()) {
-            form.fault("reference-distance", "Expected a distance, a height difference, or both");
+        Optional<Circle> azimuth = form.azimuth("reference-azimuth");
+        OptionalDouble azimuthStdDev =
+                form.number("reference-azimuthStdDev", 0.01, 10_000, "a standard deviation, above 0");
+        if (azimuth.isPresent() && azimuthStdDev.isEmpty()) {
+            form.fault("reference-azimuthStdDev", "Empty: expected how good the azimuth is");
+        }
+        if (distance.isEmpty() && rise.isEmpty() && azimuth.isEmpty()) {
+            form.fault("reference-distance", "Expected a distance, a height difference or an azimuth");
         }
         if (form.isSound()) {
             ReferencePair pair = new ReferencePair(
@@ -47,7 +55,9 @@ class ReferenceController {
                     stdDev,
                     rise,
                     riseStdDev,
-                    form.text("how"));
+                    form.text("how"),
+                    azimuth,
+                    azimuthStdDev.orElse(0) * book.job().units().angle().small());
             try {
                 fieldBook.add(id, typed.get("key"), who.getName(), new ReferenceNoted(pair));
                 return "redirect:/job/" + id + "/mark";

@@ -99,12 +99,15 @@ class ControlTest {
         page.locator("#reference-from").selectOption("B");
         page.locator("#reference-to").selectOption("T1");
         page.getByText("Enter the pair").click();
-        assertThat(page.locator(".message")).containsText("Expected a distance, a height difference, or both");
+        assertThat(page.locator(".message")).containsText("Expected a distance, a height difference or an azimuth");
         page.locator(".references summary").click();
         page.locator("#reference-from").selectOption("B");
         page.locator("#reference-to").selectOption("T1");
         page.locator("#reference-distance").fill("125.000");
         page.locator("#reference-stdDev").fill("2");
+        // 100 m south and 75 m east: 143°07'48", by the arc tangent.
+        page.locator("#reference-azimuth").fill("143 07 48");
+        page.locator("#reference-azimuthStdDev").fill("5");
         page.locator("#how").fill("steel tape");
         page.getByText("Enter the pair").click();
         assertThat(page.locator(".references tbody")).containsText("steel tape");
@@ -116,5 +119,8 @@ class ControlTest {
                 .containsText("Distance B to T1: steel tape 125.000 m, instrument 125.000 m");
         page.navigate(job + "/mark");
         assertThat(page.locator(".references")).containsText("S1: Distance B to T1");
+        assertThat(page.locator(".references tbody")).containsText("143°07'48");
+        page.navigate(job + "/network");
+        assertThat(page.locator("main")).containsText("azimuth");
     }
 }
