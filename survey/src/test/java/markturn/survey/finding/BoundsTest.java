@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Where a judgement begins, from both sides of its bound. Source of the bounds: practice.md 10 and 12, else common practice, no source. */
+/** Where a judgement begins, from both sides of its bound. Source of the mistakes: practice.md 11; of their bounds: common practice, no source. */
 class BoundsTest {
     private static List<Finding> found(Job job, FindingCode code) {
         return Survey.compute(job).findings().stream()
