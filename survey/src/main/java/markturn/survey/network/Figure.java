@@ -59,7 +59,7 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
             }
             problem.adjust();
             Map<String, Position> stations = new HashMap<>();
-            problem.marks().forEach((mark, at) -> stations.put(mark, at));
+            problem.report().marks().forEach((mark, at) -> stations.put(mark, at));
             Hypotheses hypotheses = problem.hypotheses();
             return new Figure(
                     stations,

@@ -60,13 +60,14 @@ public final class NetworkRun {
                     problem,
                     () -> new Problem(job, setups, OtherStarts.of(known, rays, held), rays, job.references(), control));
             SingleFaults faults = problem.faults(progress);
+            NetworkReport report = problem.report();
             return new MeasuredNetwork(
                     Optional.empty(),
                     test(problem.parts()),
                     leastConstraint(job, setups, known, rays, held),
-                    problem.marks(faults),
-                    problem.relatives(),
-                    problem.observations(),
+                    report.marks(faults),
+                    report.relatives(),
+                    report.observations(),
                     faults.faults().stream().limit(MOST_FAULTS).toList());
         } catch (RankDefect undetermined) {
             return MeasuredNetwork.failed("its sights do not determine every mark: hold or sight one known mark more");
