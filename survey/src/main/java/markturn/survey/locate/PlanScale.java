@@ -110,54 +110,28 @@ public record PlanScale(int scale) {
     }
 
     private static boolean sees(Position station, Side side, List<Side> all) {
-        double outside = turn(side.from(), side.to(), station) * area(side.figure());
+        double outside = Plane.turn(at(side.from()), at(side.to()), at(station)) * area(side.figure());
         if (outside >= 0) {
             return false;
         }
-        double north = (side.from().northing() + side.to().northing()) / 2;
-        double east = (side.from().easting() + side.to().easting()) / 2;
-        return all.stream().filter(other -> other != side).noneMatch(other -> cross(station, north, east, other));
+        double[] middle = {
+            (side.from().northing() + side.to().northing()) / 2,
+            (side.from().easting() + side.to().easting()) / 2
+        };
+        return all.stream()
+                .filter(other -> other != side)
+                .noneMatch(other -> Plane.cross(at(station), middle, at(other.from()), at(other.to())));
     }
 
-    /** Twice the signed area of a triangle: above 0 where the third lies to the right of the line. */
-    private static double turn(Position from, Position to, Position third) {
-        return turn(from.northing(), from.easting(), to.northing(), to.easting(), third.northing(), third.easting());
-    }
-
-    private static double turn(double n1, double e1, double n2, double e2, double n3, double e3) {
-        return (n2 - n1) * (e3 - e1) - (e2 - e1) * (n3 - n1);
-    }
-
-    /** Twice the signed area of a figure, above 0 where it runs clockwise. */
     private static double area(CodeLine figure) {
-        double sum = 0;
-        for (int i = 1; i + 1 < figure.points().size(); i++) {
-            sum += turn(figure.at(0), figure.at(i), figure.at(i + 1));
+        double[][] corners = new double[figure.points().size()][];
+        for (int i = 0; i < corners.length; i++) {
+            corners[i] = at(figure.at(i));
         }
-        return sum;
+        return Plane.area(corners);
     }
 
-    private static boolean cross(Position station, double north, double east, Side other) {
-        double n = station.northing();
-        double e = station.easting();
-        double first =
-                turn(n, e, north, east, other.from().northing(), other.from().easting());
-        double second =
-                turn(n, e, north, east, other.to().northing(), other.to().easting());
-        double third = turn(
-                other.from().northing(),
-                other.from().easting(),
-                other.to().northing(),
-                other.to().easting(),
-                n,
-                e);
-        double fourth = turn(
-                other.from().northing(),
-                other.from().easting(),
-                other.to().northing(),
-                other.to().easting(),
-                north,
-                east);
-        return first * second < 0 && third * fourth < 0;
+    private static double[] at(Position place) {
+        return new double[] {place.northing(), place.easting()};
     }
 }
