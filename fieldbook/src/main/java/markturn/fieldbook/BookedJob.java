@@ -8,7 +8,7 @@ import java.util.function.Predicate;
 import markturn.survey.ComputationCache;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Proof;
+import markturn.survey.finding.standing.Proof;
 import markturn.survey.job.Job;
 import markturn.survey.job.Named;
 import markturn.survey.job.Reading;

@@ -8,7 +8,7 @@ import markturn.fieldbook.wire.Element;
 import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.Tree.Fields;
-import markturn.survey.finding.Basis;
+import markturn.survey.finding.base.Basis;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Setup;
 

@@ -7,7 +7,7 @@ import java.util.function.Function;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Units;
 import markturn.survey.result.Check;

@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.angle.QuadrantBearing;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Units;

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import markturn.survey.angle.Angles;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Limit;
 

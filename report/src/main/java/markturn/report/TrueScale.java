@@ -1,7 +1,7 @@
 package markturn.report;
 
 import java.util.Collection;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.result.Position;
 
 /** Where places come to lie in a drawing at true scale, north up, within a border. Drawing units, as drawings write them. */

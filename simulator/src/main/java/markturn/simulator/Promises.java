@@ -6,7 +6,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.ClassOfWork.Preset;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Network;

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import markturn.survey.Survey;
-import markturn.survey.finding.OtherNames;
+import markturn.survey.finding.figure.OtherNames;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;

@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import markturn.survey.Survey;
 import markturn.survey.angle.Angles;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;

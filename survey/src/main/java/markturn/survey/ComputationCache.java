@@ -1,12 +1,11 @@
 package markturn.survey;
 
 import java.util.IdentityHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import markturn.survey.finding.FindingCache;
+import markturn.survey.finding.judgement.JudgementCache;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
@@ -29,7 +28,8 @@ public final class ComputationCache {
     private boolean grown;
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
-    private FindingCache judged = new FindingCache();
+    private JudgementCache judged = new JudgementCache();
+    private FindingCache found = new FindingCache();
     private final Propagation propagation = new Propagation();
     private Means means = new Means(propagation, Optional.empty());
 
@@ -78,7 +78,8 @@ public final class ComputationCache {
         if (!now.equals(settings)) {
             settings = now;
             known = new IdentityHashMap<>();
-            judged = new FindingCache();
+            judged = new JudgementCache();
+            found = new FindingCache();
         }
         // What a computation that was ended half-way left here may be of other settings.
         inUse = new IdentityHashMap<>();
@@ -91,8 +92,12 @@ public final class ComputationCache {
         return propagation;
     }
 
-    FindingCache judged() {
+    JudgementCache judged() {
         return judged;
+    }
+
+    FindingCache found() {
+        return found;
     }
 
     /** A setup measured, or remembered. */
@@ -106,11 +111,7 @@ public final class ComputationCache {
     }
 
     private Remembered remembered(Job job, Setup setup, Map<String, Position> positions) {
-        Set<String> all = new LinkedHashSet<>();
-        all.add(setup.station());
-        all.addAll(setup.orientation().sights());
-        setup.readings().forEach(reading -> all.add(reading.target()));
-        String[] names = all.toArray(String[]::new);
+        String[] names = setup.refersTo().toArray(String[]::new);
         Mark[] marks = new Mark[names.length];
         Position[] places = new Position[names.length];
         for (int i = 0; i < names.length; i++) {

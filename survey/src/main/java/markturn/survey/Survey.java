@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
-import markturn.survey.finding.Finding;
-import markturn.survey.finding.Judgement;
-import markturn.survey.finding.Judgements;
 import markturn.survey.finding.Rules;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.judgement.Judgement;
+import markturn.survey.finding.judgement.Judgements;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
@@ -95,7 +95,7 @@ public final class Survey {
                 network,
                 pass.positions().unplaced());
         List<Judgement> judgements = Judgements.of(job, measured, memory.judged());
-        List<Finding> findings = Rules.judge(job, measured, judgements, memory.judged());
+        List<Finding> findings = Rules.judge(job, measured, judgements, memory.found());
         memory.end();
         return new SurveyResult(booked, measured, judgements, findings);
     }

@@ -1,8 +1,8 @@
 package markturn.survey;
 
 import java.util.List;
-import markturn.survey.finding.Finding;
-import markturn.survey.finding.Judgement;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.judgement.Judgement;
 import markturn.survey.job.Job;
 import markturn.survey.result.Measured;
 

@@ -82,6 +82,48 @@ class SurveyArchitectureTest {
     static final ArchRule NO_CYCLES =
             slices().matching("markturn.survey.(*)..").should().beFreeOfCycles();
 
+    /** A rule looks at one thing: what it shares with the rules of another room lies beneath them both. */
+    @ArchTest
+    static final ArchRule ROOMS_OF_RULES_LEAN_DOWNWARDS = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("words")
+            .definedBy("..finding.words..")
+            .layer("judgement")
+            .definedBy("..finding.judgement..")
+            .layer("base")
+            .definedBy("..finding.base..")
+            .layer("rooms")
+            .definedBy(
+                    "..finding.setup..",
+                    "..finding.sets..",
+                    "..finding.backsight..",
+                    "..finding.resection..",
+                    "..finding.figure..",
+                    "..finding.coordinates..")
+            .layer("standing")
+            .definedBy("..finding.standing..")
+            .layer("finding")
+            .definedBy("markturn.survey.finding")
+            .whereLayer("finding")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("standing")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("rooms")
+            .mayOnlyBeAccessedByLayers("finding")
+            .whereLayer("base")
+            .mayOnlyBeAccessedByLayers("rooms", "standing", "finding")
+            .whereLayer("judgement")
+            .mayOnlyBeAccessedByLayers("base", "rooms", "standing", "finding");
+
+    @ArchTest
+    static final ArchRule ROOMS_OF_RULES_DO_NOT_KNOW_EACH_OTHER = slices().matching("markturn.survey.finding.(*)..")
+            .should()
+            .notDependOnEachOther()
+            .ignoreDependency(
+                    com.tngtech.archunit.base.DescribedPredicate.alwaysTrue(),
+                    com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyPackage(
+                            "..finding.words..", "..finding.judgement..", "..finding.base.."));
+
     @ArchTest
     static final ArchRule PURE = noClasses()
             .should()

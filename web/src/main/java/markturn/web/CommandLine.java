@@ -23,7 +23,7 @@ import markturn.formats.Version;
 import markturn.report.Report;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Decision;
 import org.springframework.boot.SpringApplication;
 

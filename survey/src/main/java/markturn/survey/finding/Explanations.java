@@ -4,7 +4,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import markturn.survey.finding.Finding.Severity;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.Finding.Severity;
+import markturn.survey.finding.base.FindingCode;
 
 /**
  * One cause, one stop (practice, 10): what another finding on the same target explains is kept as a note that says so. Whoever answers the

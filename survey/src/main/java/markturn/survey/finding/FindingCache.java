@@ -4,21 +4,23 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
-import markturn.survey.result.Check;
+import markturn.survey.finding.base.Evidence;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.GatheringRule;
+import markturn.survey.finding.base.Rule;
+import markturn.survey.finding.base.SetupEvidence;
+import markturn.survey.finding.base.SetupRule;
 import markturn.survey.result.MeasuredSetup;
 
 /**
- * What was judged of each setup before. A setup that is the very same result again, in a job of the same settings, is judged the same; its
- * judgements rest on its checks too.
+ * What was found on each setup before. A setup that is the very same result again, in a job of the same settings, is judged the same:
+ * {@link SetupEvidence} shows its rules nothing else.
  */
 public final class FindingCache {
     private Map<MeasuredSetup, Of> known = new IdentityHashMap<>();
     private Map<MeasuredSetup, Of> inUse = new IdentityHashMap<>();
 
     private static final class Of {
-        private List<Check> checks = List.of();
-        private List<Judgement> judgements;
         /** What each rule found, where it found something; null until the setup has been looked at. */
         private Map<Rule, List<Finding>> found;
         /** What each rule gathered, where it gathered something. */
@@ -35,15 +37,6 @@ public final class FindingCache {
         return inUse.computeIfAbsent(setup, s -> known.getOrDefault(s, new Of()));
     }
 
-    List<Judgement> judgements(MeasuredSetup setup, List<Check> checks, Supplier<List<Judgement>> judge) {
-        Of of = of(setup);
-        if (of.judgements == null || !of.checks.equals(checks)) {
-            of.checks = checks;
-            of.judgements = judge.get();
-        }
-        return of.judgements;
-    }
-
     /** Looks at every setup that has not been looked at as it is. */
     void look(List<SetupRule> rules, List<GatheringRule<?>> gathering, Evidence evidence) {
         troubled = new ArrayList<>();
@@ -52,13 +45,14 @@ public final class FindingCache {
             Of of = of(setup);
             if (of.found == null) {
                 of.found = new IdentityHashMap<>();
+                SetupEvidence seen = evidence.of(setup);
                 for (SetupRule rule : rules) {
-                    List<Finding> found = rule.judge(evidence, setup).toList();
+                    List<Finding> found = rule.judge(seen).toList();
                     if (!found.isEmpty()) {
                         of.found.put(rule, found);
                     }
                 }
-                gathering.forEach(rule -> of.gathered.put(rule, rule.gather(evidence, setup)));
+                gathering.forEach(rule -> of.gathered.put(rule, rule.gather(seen)));
             }
             all.add(of);
             if (!of.found.isEmpty()) {

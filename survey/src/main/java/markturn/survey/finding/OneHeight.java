@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import markturn.survey.finding.Finding.Severity;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.Finding.Severity;
+import markturn.survey.finding.base.FindingCode;
 
 /**
  * Elevations that are all off alike at one setup have one cause, the instrument's height: two targets that are both wrong by the same would

@@ -2,74 +2,38 @@ package markturn.survey.finding;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
+import markturn.survey.finding.backsight.BacksightRoom;
+import markturn.survey.finding.base.Answers;
+import markturn.survey.finding.base.Evidence;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.GatheringRule;
+import markturn.survey.finding.base.Rule;
+import markturn.survey.finding.base.SetupRule;
+import markturn.survey.finding.coordinates.CoordinatesRoom;
+import markturn.survey.finding.figure.FigureRoom;
+import markturn.survey.finding.judgement.Judgement;
+import markturn.survey.finding.resection.ResectionRoom;
+import markturn.survey.finding.sets.SetsRoom;
+import markturn.survey.finding.setup.SetupRoom;
 import markturn.survey.job.Job;
 import markturn.survey.result.Measured;
 
-/** All rules, in the order of the work: what stops it first. */
+/** All rules of all rooms. */
 public final class Rules {
-    private static final List<Rule> ALL = List.of(
-            new BacksightMissing(),
-            new BacksightUnknown(),
-            new ResectionUndetermined(),
-            new NamesSwapped(),
-            new MarkDisagrees(),
-            new ElevationRoundError(),
-            new ScaleSuspect(),
-            new GroupsAgree(),
-            new StationUnchecked(),
-            new StationLoose(),
-            new TwoMarks(),
-            new WeakGeometry(),
-            new DangerCircle(),
-            new OutsideMarks(),
-            new NoCommonSet(),
-            new FacesDiffer(),
-            new WrongTarget(),
-            new TargetsSwapped(),
-            new BacksightDistance(),
-            new BacksightElevation(),
-            new BacksightOtherMark(),
-            new HeightMeasuredTo(),
-            new ReflectorConstant(),
-            new HeightTwice(),
-            new HeightAfterMove(),
-            new PlummetOffset(),
-            new OrientationAsGiven(),
-            new ScaleUnknown(),
-            new HalfSetClosure(),
-            new BacksightDrift(),
-            new ClosingSightMissing(),
-            new SetResidual(),
-            new CollimationSpread(),
-            new IndexSpread(),
-            new DistanceSpread(),
-            new OneSet(),
-            new FaceMissing(),
-            new ShortBacksight(),
-            new HeightUnlikely(),
-            new NotLevelled(),
-            new PrismOnReflectorless(),
-            new PpmUnset(),
-            new MarkFound(),
-            new BothWaysDiffer(),
-            new ReferenceDistance(),
-            new RefractionImplied(),
-            new Misclosure(),
-            new BlunderSuspect(),
-            new TraverseOpen(),
-            new ClosingAlias(),
-            new NetworkVarianceRule(),
-            new NetworkResidual(),
-            new DatumUnchecked(),
-            new AdoptionWithoutEffect(),
-            new SecondFix(),
-            new OneRay(),
-            new OneSightMore(),
-            new WeakIntersection(),
-            new ManyStruckOut(),
-            new NothingChecked(),
-            new CannotHoldClass(),
-            new TypedLimit());
+    private static final List<Rule> ALL = Stream.of(
+                    SetupRoom.RULES,
+                    SetsRoom.RULES,
+                    BacksightRoom.RULES,
+                    ResectionRoom.RULES,
+                    FigureRoom.RULES,
+                    CoordinatesRoom.RULES)
+            .flatMap(List::stream)
+            .toList();
+
+    /** What stops the work comes first; then as the codes are listed, which is the order of the work. */
+    private static final Comparator<Finding> ORDER =
+            Comparator.comparing(Finding::severity).reversed().thenComparing(Finding::code);
 
     private static final List<SetupRule> OF_SETUPS = ALL.stream()
             .filter(SetupRule.class::isInstance)
@@ -90,11 +54,9 @@ public final class Rules {
         before.look(OF_SETUPS, GATHERING, evidence);
         List<Finding> found = ALL.stream()
                 .flatMap(rule -> before.found(rule, evidence).stream())
-                .map(finding -> TypedLimit.beside(finding, evidence.out()))
+                .map(finding -> BesideTypedLimits.said(finding, evidence.out()))
                 .toList();
         before.done();
-        return answers.applyTo(Explanations.fold(found)).stream()
-                .sorted(Comparator.comparing(Finding::severity).reversed())
-                .toList();
+        return answers.applyTo(Explanations.fold(found)).stream().sorted(ORDER).toList();
     }
 }

@@ -1,2 +1,2 @@
-/** The judgement calls: one class per rule. A new one is one new file here and one line in {@code Rules}. */
+/** The judgement calls: every rule of every room, asked in one go, and what one finding explains of another. */
 package markturn.survey.finding;

@@ -332,6 +332,25 @@ public record Job(
         return "" + Math.round(metres / units.length().metres() * 1e4) / 1e4;
     }
 
+    /**
+     * What one setup may be judged by: the job's settings, and of its marks those the setup refers to. Whoever looks at this cannot see
+     * another setup, so that what was found holds until one of these changes.
+     */
+    public Job seenFrom(Setup setup) {
+        List<Mark> seen =
+                setup.refersTo().stream().flatMap(name -> mark(name).stream()).toList();
+        return changed(draft -> {
+            draft.marks = seen;
+            draft.setups = List.of();
+            draft.fixes = List.of();
+            draft.references = List.of();
+            draft.traverses = List.of();
+            draft.network = Network.NOT_ASKED;
+            draft.adopted = List.of();
+            draft.decisions = List.of();
+        });
+    }
+
     /** The same job with one decision more. */
     public Job plus(Decision more) {
         return with(instruments, reflectors, marks, setups, adopted, added(decisions, more));
@@ -354,70 +373,10 @@ public record Job(
         });
     }
 
-    private Job changed(Consumer<Draft> change) {
-        Draft draft = new Draft(this);
+    private Job changed(Consumer<JobDraft> change) {
+        JobDraft draft = new JobDraft(this);
         change.accept(draft);
         return draft.job();
-    }
-
-    /** A job while one thing of it is changed: what changes is named once, the rest stays. */
-    private static final class Draft {
-        private final Job before;
-        private Units units;
-        private ClassOfWork classOfWork;
-        private boolean planOnly;
-        private Earth earth;
-        private List<Instrument> instruments;
-        private List<Reflector> reflectors;
-        private List<Code> codes;
-        private List<Mark> marks;
-        private List<Setup> setups;
-        private List<SatelliteFix> fixes;
-        private List<ReferencePair> references;
-        private List<Traverse> traverses;
-        private Network network;
-        private List<Adopted> adopted;
-        private List<Decision> decisions;
-
-        Draft(Job before) {
-            this.before = before;
-            this.units = before.units;
-            this.classOfWork = before.classOfWork;
-            this.planOnly = before.planOnly;
-            this.earth = before.earth;
-            this.instruments = before.instruments;
-            this.reflectors = before.reflectors;
-            this.codes = before.codes;
-            this.marks = before.marks;
-            this.setups = before.setups;
-            this.fixes = before.fixes;
-            this.references = before.references;
-            this.traverses = before.traverses;
-            this.network = before.network;
-            this.adopted = before.adopted;
-            this.decisions = before.decisions;
-        }
-
-        Job job() {
-            return new Job(
-                    before.name,
-                    before.place,
-                    units,
-                    classOfWork,
-                    planOnly,
-                    earth,
-                    instruments,
-                    reflectors,
-                    codes,
-                    marks,
-                    setups,
-                    fixes,
-                    references,
-                    traverses,
-                    network,
-                    adopted,
-                    decisions);
-        }
     }
 
     private static <T> List<T> added(List<T> list, T more) {

@@ -2,9 +2,11 @@ package markturn.survey.job;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 
@@ -296,5 +298,14 @@ public record Setup(
                     before.settingUp,
                     readings);
         }
+    }
+
+    /** The names of the marks it refers to, each once: its station, what orients it, its targets. */
+    public Set<String> refersTo() {
+        Set<String> names = new LinkedHashSet<>();
+        names.add(station);
+        names.addAll(orientation.sights());
+        readings.forEach(reading -> names.add(reading.target()));
+        return names;
     }
 }

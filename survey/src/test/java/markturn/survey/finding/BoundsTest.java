@@ -11,14 +11,13 @@ import java.util.Map;
 import java.util.Optional;
 import markturn.survey.Jobs;
 import markturn.survey.Survey;
-import markturn.survey.SurveyResult;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.FindingCode;
+import markturn.survey.finding.standing.Proof;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Role;
-import markturn.survey.result.SingleFault.Kind;
-import markturn.survey.result.SingleFault.What;
-import markturn.survey.result.Suspect;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -91,15 +90,5 @@ class BoundsTest {
                 Optional.empty(),
                 Optional.empty()));
         return Proof.acceptance(accepted, accepted.setup("S1").orElseThrow()).isPresent();
-    }
-
-    /** A round number is a likeness only where the error is known thirty times better (three sigma, ten times) than round numbers lie apart. */
-    @ParameterizedTest
-    @CsvSource({"1.000, 0.0330, true", "1.000, 0.0340, false", "1.098, 0.0330, true", "1.100, 0.0330, false"})
-    void aRoundNumberIsALikenessOnlyWhereItIsKnownWell(double size, double stdDev, boolean said) {
-        SurveyResult result = Survey.compute(sights(100, 100));
-        Suspect suspect = new Suspect(new What(Kind.HEIGHT_DIFFERENCE, "S1", "T1"), size, stdDev, 1, 1, true, 1);
-        String words = new ErrorPatterns(result.job(), result.measured()).of(suspect);
-        assertThat(words.contains("Close to a round number")).isEqualTo(said);
     }
 }

@@ -3,8 +3,10 @@ package markturn.survey.finding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import markturn.survey.finding.Finding.Measure;
-import markturn.survey.finding.Finding.Severity;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.Finding.Measure;
+import markturn.survey.finding.base.Finding.Severity;
+import markturn.survey.finding.base.FindingCode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 

@@ -15,7 +15,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
-import markturn.survey.finding.FindingCode;
+import markturn.survey.finding.base.FindingCode;
 import markturn.survey.job.Code;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Decision;

@@ -15,7 +15,7 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
-import markturn.survey.finding.Suspects;
+import markturn.survey.finding.figure.Suspects;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;

@@ -16,7 +16,7 @@ import markturn.survey.Jobs;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.Angles;
-import markturn.survey.finding.BeforePickingUp;
+import markturn.survey.finding.standing.BeforePickingUp;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;

@@ -10,7 +10,7 @@ import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.report.Signs;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Code;
 import markturn.survey.job.Job;
 import markturn.survey.job.Joining;

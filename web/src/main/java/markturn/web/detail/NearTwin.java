@@ -3,7 +3,7 @@ package markturn.web.detail;
 import java.util.Comparator;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.CoordinatesAdopted;
-import markturn.survey.finding.Basis;
+import markturn.survey.finding.base.Basis;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;

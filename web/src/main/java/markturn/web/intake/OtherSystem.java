@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 import markturn.fieldbook.BookedJob;
 import markturn.formats.ImportedPoint;
 import markturn.report.Display;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;

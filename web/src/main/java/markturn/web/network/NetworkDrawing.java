@@ -7,7 +7,7 @@ import java.util.OptionalDouble;
 import java.util.TreeMap;
 import markturn.report.TrueScale;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Mark;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;

@@ -13,7 +13,7 @@ import markturn.fieldbook.BookedJob;
 import markturn.report.Display;
 import markturn.report.Signs;
 import markturn.report.TrueScale;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;

@@ -3,8 +3,8 @@ package markturn.web.review;
 import java.util.List;
 import java.util.OptionalDouble;
 import markturn.fieldbook.BookedJob;
-import markturn.survey.finding.CheckTable;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.standing.CheckTable;
+import markturn.survey.finding.words.Words;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 

@@ -16,7 +16,7 @@ import markturn.fieldbook.Note;
 import markturn.fieldbook.NoteCorrected;
 import markturn.fieldbook.Refused;
 import markturn.formats.ProjectionNames;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Earth;
 import markturn.survey.job.GridProjection;

@@ -3,7 +3,7 @@ package markturn.web.review;
 import java.security.Principal;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.Glance;
+import markturn.survey.finding.standing.Glance;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.WorkStep;

@@ -2,8 +2,8 @@ package markturn.web.review;
 
 import java.util.OptionalDouble;
 import markturn.fieldbook.BookedJob;
-import markturn.survey.finding.Finding;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import markturn.fieldbook.BookedJob;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Limit;

@@ -17,7 +17,7 @@ import markturn.fieldbook.SetupBegun;
 import markturn.fieldbook.SetupRemoved;
 import markturn.fieldbook.TurningOrder;
 import markturn.report.Display;
-import markturn.survey.finding.Words;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Code;
 import markturn.survey.job.Decision;

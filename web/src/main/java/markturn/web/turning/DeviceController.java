@@ -16,7 +16,7 @@ import markturn.fieldbook.Refused;
 import markturn.fieldbook.WorkInterrupted;
 import markturn.report.Display;
 import markturn.simulator.TotalStation;
-import markturn.survey.finding.DoubtfulShots;
+import markturn.survey.finding.backsight.DoubtfulShots;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;

@@ -10,7 +10,7 @@ import markturn.formats.LandXmlFile;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
-import markturn.survey.finding.CheckTable;
+import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;

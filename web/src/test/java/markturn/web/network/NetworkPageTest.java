@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
 import markturn.fieldbook.BookedJob;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
-import markturn.survey.finding.Finding;
+import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;

@@ -1,8 +1,0 @@
-package markturn.survey.finding;
-
-import java.util.stream.Stream;
-
-/** One judgement call: looks at the job and what was measured, says what it found. */
-interface Rule {
-    Stream<Finding> judge(Evidence evidence);
-}

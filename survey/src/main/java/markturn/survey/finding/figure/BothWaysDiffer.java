@@ -1,0 +1,149 @@
+package markturn.survey.finding.figure;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.DoubleSupplier;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import markturn.survey.finding.base.Evidence;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.base.Finding.Measure;
+import markturn.survey.finding.base.Finding.Severity;
+import markturn.survey.finding.base.FindingCode;
+import markturn.survey.finding.base.GatheringRule;
+import markturn.survey.finding.base.SetupEvidence;
+import markturn.survey.finding.judgement.Legs;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/** A leg measured from both ends whose two lengths or height differences disagree. */
+final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
+
+    /** A measured sight from a station to a mark, by their true names. */
+    record Leg(String from, String to, MeasuredSetup setup, SetAbstract sets) {}
+
+    /** Detail on located points is left aside: the instrument stands on other marks. */
+    @Override
+    public List<Leg> gather(SetupEvidence evidence) {
+        return legs(
+                evidence.settings(),
+                evidence.setup(),
+                sets -> sets.fix().role() != Reading.Role.DETAIL || !isLocated(evidence.settings(), sets.target()));
+    }
+
+    private static List<Leg> legs(Job job, MeasuredSetup setup, Predicate<SetAbstract> counts) {
+        String from = job.trueName(setup.setup().station());
+        return setup.abstracts().stream()
+                .filter(sets -> sets.horizontal().isPresent() && counts.test(sets))
+                .map(sets -> new Leg(from, job.trueName(sets.target()), setup, sets))
+                .toList();
+    }
+
+    private static boolean isLocated(Job job, String mark) {
+        return job.mark(job.trueName(mark))
+                .filter(m -> m.kind() == Mark.Kind.LOCATED)
+                .isPresent();
+    }
+
+    /** Where somebody did stand on a located point after all, every sight counts. */
+    @Override
+    public Stream<Finding> judge(Evidence evidence, List<Leg> gathered) {
+        Job job = evidence.job();
+        boolean stoodOnDetail =
+                evidence.setups().anyMatch(setup -> isLocated(job, setup.setup().station()));
+        List<Leg> legs = stoodOnDetail
+                ? evidence.setups()
+                        .flatMap(setup -> legs(job, setup, sets -> true).stream())
+                        .toList()
+                : gathered;
+        List<Finding> found = new ArrayList<>();
+        Set<String> told = new HashSet<>();
+        Map<String, Leg> earlier = new HashMap<>();
+        for (Leg back : legs) {
+            Leg there = earlier.get(back.to() + "\n" + back.from());
+            if (there != null && told.add(there.from() + "\n" + there.to())) {
+                compare(evidence, there, back, found);
+            }
+            earlier.putIfAbsent(back.from() + "\n" + back.to(), back);
+        }
+        return found.stream();
+    }
+
+    private static void compare(Evidence evidence, Leg there, Leg back, List<Finding> found) {
+        double distance = back.sets().horizontal().getAsDouble()
+                - there.sets().horizontal().getAsDouble();
+        judge(
+                evidence,
+                there,
+                back,
+                Limit.BOTH_WAYS_DISTANCE,
+                distance,
+                () -> stdDev(evidence.job(), there, back),
+                "lengths",
+                found);
+        if (there.sets().elevationDifference().isPresent()
+                && back.sets().elevationDifference().isPresent()) {
+            double rise = back.sets().elevationDifference().getAsDouble()
+                    + there.sets().elevationDifference().getAsDouble();
+            judge(
+                    evidence,
+                    there,
+                    back,
+                    Limit.BOTH_WAYS_ELEVATION,
+                    rise,
+                    () -> riseStdDev(evidence.job(), there, back),
+                    "height differences",
+                    found);
+        }
+    }
+
+    private static void judge(
+            Evidence evidence,
+            Leg there,
+            Leg back,
+            Limit quantity,
+            double value,
+            DoubleSupplier sigma,
+            String what,
+            List<Finding> found) {
+        double byClass = evidence.job().classOfWork().limit(quantity);
+        if (Math.abs(value) <= byClass) {
+            return;
+        }
+        double limit = Legs.bothWaysLimit(evidence.job(), quantity, sigma.getAsDouble());
+        if (Math.abs(value) <= limit) {
+            return;
+        }
+        found.add(Finding.of(
+                        FindingCode.BOTH_WAYS_DIFFER,
+                        Severity.WARN,
+                        back.setup().name(),
+                        back.sets().target(),
+                        "The %s of %s-%s there and back differ by %s; limit %s. Look at heights, constants and which mark each end stood on; measure one end again."
+                                .formatted(
+                                        what,
+                                        there.from(),
+                                        there.to(),
+                                        evidence.words().difference(value),
+                                        evidence.words().difference(limit)))
+                .with(Measure.LENGTH, value, limit));
+    }
+
+    private static double stdDev(Job job, Leg there, Leg back) {
+        return Math.sqrt(Legs.distanceVariance(job, there.setup(), there.sets())
+                + Legs.distanceVariance(job, back.setup(), back.sets()));
+    }
+
+    private static double riseStdDev(Job job, Leg there, Leg back) {
+        return Math.sqrt(Legs.riseVariance(job, there.setup(), there.sets())
+                + Legs.riseVariance(job, back.setup(), back.sets()));
+    }
+}

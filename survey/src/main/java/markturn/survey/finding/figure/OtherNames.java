@@ -1,0 +1,67 @@
+package markturn.survey.finding.figure;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.Position;
+
+/** New marks that stand where a fixed one stands: perhaps that mark, booked under another name. Only a person can say so. */
+public final class OtherNames {
+    /** Positions farther apart than this many standard deviations are two places. Source: common practice, no source. */
+    private static final double SIGMAS = 3;
+
+    private OtherNames() {}
+
+    /**
+     * A likeness of two marks.
+     *
+     * @param mark the new one
+     * @param from the setup, or the satellites, that carried it
+     * @param fixed the one with coordinates given or adopted
+     * @param distance between them in plan, metres
+     * @param limit three standard deviations of that distance, metres
+     */
+    public record Likeness(String mark, String from, String fixed, double distance, double limit) {}
+
+    /** Each new mark with the nearest fixed one that its position cannot be told from, in the job's order. */
+    public static List<Likeness> of(Measured measured) {
+        List<MeasuredMark> fixed = measured.marks().stream()
+                .filter(m -> m.position().isPresent())
+                .filter(m -> m.adjustedBy().isPresent() || m.from().isEmpty())
+                .toList();
+        return measured.marks().stream()
+                .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent())
+                .filter(m -> m.from().isPresent() && m.adjustedBy().isEmpty())
+                .flatMap(m -> nearest(m, fixed).stream())
+                .toList();
+    }
+
+    private static Optional<Likeness> nearest(MeasuredMark carried, List<MeasuredMark> fixed) {
+        return fixed.stream()
+                .map(m -> between(carried, m))
+                .filter(l -> l.distance() <= l.limit())
+                .min(Comparator.comparingDouble(Likeness::distance));
+    }
+
+    private static Likeness between(MeasuredMark carried, MeasuredMark fixed) {
+        Position one = carried.position().orElseThrow();
+        Position other = fixed.position().orElseThrow();
+        double variance = one.plan().plus(other.plan()).along(other.azimuthTo(one));
+        return new Likeness(
+                carried.name(),
+                carried.from().orElseThrow(),
+                fixed.name(),
+                other.distanceTo(one),
+                SIGMAS * Math.sqrt(variance));
+    }
+
+    /** What the job says of a mark's names so far: those that are another's. */
+    public static Stream<Mark> said(Job job) {
+        return job.marks().stream().filter(m -> m.sameAs().isPresent());
+    }
+}

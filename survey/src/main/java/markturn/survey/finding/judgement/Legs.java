@@ -1,0 +1,53 @@
+package markturn.survey.finding.judgement;
+
+import markturn.survey.chance.Distributions;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Reflector;
+import markturn.survey.reduce.Pointings;
+import markturn.survey.reduce.Weights;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.SetAbstract;
+
+/** What a leg, as measured from one end, is worth: variances in square metres. */
+public final class Legs {
+    private Legs() {}
+
+    public static double distanceVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
+        return weights(job, setup)
+                .distance(
+                        sets.fix().pointings().distanceCount(),
+                        reflector(job, sets),
+                        sets.horizontal().getAsDouble());
+    }
+
+    /** Chance of a false alarm per setup, shared among some ten legs and rises that meet there. */
+    private static final double ALPHA = 0.001 / 10;
+
+    /** What a leg's lengths or height differences may differ by both ways, metres: as typed, or the larger of the class limit and chance. */
+    public static double bothWaysLimit(Job job, Limit quantity, double stdDev) {
+        return job.classOfWork().judged(quantity, Distributions.twoSided(ALPHA) * stdDev);
+    }
+
+    public static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
+        Pointings pointings = sets.fix().pointings();
+        Instrument instrument = job.instrument(setup.setup().instrument());
+        return weights(job, setup)
+                        .heightDifference(
+                                pointings.zenithCount(),
+                                pointings.distanceCount(),
+                                reflector(job, sets),
+                                sets.horizontal().getAsDouble(),
+                                sets.zenith().getAsDouble())
+                + instrument.heightStdDev() * instrument.heightStdDev();
+    }
+
+    private static Weights weights(Job job, MeasuredSetup setup) {
+        return Weights.of(job, setup.setup());
+    }
+
+    private static Reflector reflector(Job job, SetAbstract sets) {
+        return job.sighted(sets.fix().pointings().readings().get(0).reading());
+    }
+}

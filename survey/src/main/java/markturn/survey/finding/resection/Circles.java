@@ -1,0 +1,25 @@
+package markturn.survey.finding.resection;
+
+import markturn.survey.result.Resected.Sighted;
+
+/** The circle through three marks. Textbook. */
+public final class Circles {
+    private Circles() {}
+
+    /** Northing, easting and radius of the circle through three marks, metres; infinite where they lie on one line. */
+    public static double[] through(Sighted a, Sighted b, Sighted c) {
+        double bn = b.northing() - a.northing();
+        double be = b.easting() - a.easting();
+        double cn = c.northing() - a.northing();
+        double ce = c.easting() - a.easting();
+        double twice = 2 * (bn * ce - be * cn);
+        double north = (ce * (bn * bn + be * be) - be * (cn * cn + ce * ce)) / twice;
+        double east = (bn * (cn * cn + ce * ce) - cn * (bn * bn + be * be)) / twice;
+        return new double[] {a.northing() + north, a.easting() + east, Math.hypot(north, east)};
+    }
+
+    /** How far a place lies from the circle, as a share of its radius; not a number where the circle is a line. */
+    public static double off(double[] circle, double northing, double easting) {
+        return Math.abs(Math.hypot(northing - circle[0], easting - circle[1]) - circle[2]) / circle[2];
+    }
+}

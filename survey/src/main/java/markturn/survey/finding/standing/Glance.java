@@ -1,0 +1,225 @@
+package markturn.survey.finding.standing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.judgement.Judgement;
+import markturn.survey.finding.judgement.TraverseLimits;
+import markturn.survey.finding.words.Words;
+import markturn.survey.job.Adopted;
+import markturn.survey.job.Decision;
+import markturn.survey.job.Job;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Setup;
+import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Resected;
+
+/**
+ * A job at a glance, for whoever has to answer for it.
+ *
+ * @param proved marks that something independent has tested, with what that was
+ * @param oneSight marks that rest on one sight
+ * @param untested control that nothing in this job proves: not tested, or over its limit
+ * @param accepted findings that were accepted against a limit, with who and why
+ * @param selfReviewed what was accepted or adopted by who observed it
+ * @param open stops that nobody has answered
+ * @param unproved setups that are unproved
+ */
+public record Glance(
+        List<Standing> proved,
+        List<Standing> oneSight,
+        List<Standing> untested,
+        List<Finding> accepted,
+        List<Decision> selfReviewed,
+        List<Finding> open,
+        List<String> unproved) {
+    /** A mark, and on what it stands. */
+    public record Standing(MeasuredMark mark, String why) {
+        /** What kind of mark it is, in words. */
+        public String kind() {
+            return switch (mark.mark().kind()) {
+                case CONTROL -> "control";
+                case NEW -> "new control";
+                case LOCATED -> "located";
+            };
+        }
+    }
+
+    /** Of a computed job. */
+    public static Glance of(Job job, Measured measured, List<Judgement> judgements, List<Finding> findings) {
+        return new Looking(job, measured, judgements).glance(findings);
+    }
+
+    /** The whole in a sentence. */
+    public String sentence() {
+        if (!open.isEmpty()) {
+            return "%d %s open: answer %s before anything is adopted or delivered."
+                    .formatted(
+                            open.size(), open.size() == 1 ? "stop is" : "stops are", open.size() == 1 ? "it" : "them");
+        }
+        String tested = "%d %s tested by something independent, %d %s on one sight"
+                .formatted(
+                        proved.size(),
+                        proved.size() == 1 ? "mark is" : "marks are",
+                        oneSight.size(),
+                        oneSight.size() == 1 ? "rests" : "rest");
+        return unproved.isEmpty()
+                ? tested + "; every setup is accepted."
+                : tested + "; unproved: " + String.join(", ", unproved) + ".";
+    }
+
+    private static final class Looking {
+        /** A shift of one of two marks along the line between them can stay invisible: a station on two is not proved. */
+        private static final int TWO_PROVE_NOTHING = 2;
+
+        private final Job job;
+        private final Measured measured;
+        private final List<Judgement> judgements;
+        private final List<CheckTable.Row> checks;
+        private final Words words;
+
+        Looking(Job job, Measured measured, List<Judgement> judgements) {
+            this.job = job;
+            this.measured = measured;
+            this.judgements = judgements;
+            this.checks = CheckTable.of(job, measured, judgements);
+            this.words = new Words(job.units());
+        }
+
+        Glance glance(List<Finding> findings) {
+            List<Standing> proved = new ArrayList<>();
+            List<Standing> oneSight = new ArrayList<>();
+            List<Standing> untested = new ArrayList<>();
+            Set<String> setups = Proof.unproved(job, measured, findings);
+            for (MeasuredMark mark : measured.marks()) {
+                if (mark.position().isEmpty()) {
+                    continue;
+                }
+                boolean given = mark.mark().given().isPresent();
+                Optional<String> proof = given ? testOf(mark) : proofOf(mark);
+                if (proof.isPresent()) {
+                    proved.add(new Standing(mark, proof.get()));
+                } else if (!given) {
+                    oneSight.add(
+                            new Standing(mark, "one sight from " + mark.from().orElse("an unknown setup")));
+                } else if (mark.mark().kind() == Mark.Kind.CONTROL) {
+                    untested.add(
+                            new Standing(mark, contradiction(mark).orElse("as given; nothing here has tested it")));
+                }
+            }
+            return new Glance(
+                    proved,
+                    oneSight,
+                    untested,
+                    findings.stream().filter(f -> f.answer().isPresent()).toList(),
+                    job.decisions().stream()
+                            .filter(d -> d.after()
+                                    .filter(Decision.SELF_REVIEWED::equals)
+                                    .isPresent())
+                            .toList(),
+                    findings.stream().filter(Finding::isOpenStop).toList(),
+                    job.setups().stream()
+                            .map(Setup::name)
+                            .filter(setups::contains)
+                            .toList());
+        }
+
+        private Optional<String> proofOf(MeasuredMark mark) {
+            return adopted(mark).or(() -> closed(mark)).or(() -> resected(mark)).or(() -> seenAgain(mark));
+        }
+
+        private Optional<String> adopted(MeasuredMark mark) {
+            Optional<Adopted> by = job.adopted().stream()
+                    .filter(a -> job.trueName(a.mark()).equals(mark.name()))
+                    .reduce((earlier, later) -> later);
+            return by.map(a -> "adopted from %s by %s".formatted(a.from(), a.by()))
+                    .or(() -> mark.adjustedBy().map(run -> "adjusted in " + run));
+        }
+
+        private Optional<String> closed(MeasuredMark mark) {
+            return measured.traverses().stream()
+                    .filter(run ->
+                            run.traverse().route().stream().map(job::trueName).anyMatch(mark.name()::equals))
+                    .filter(run -> run.linear().isPresent() && !TraverseLimits.isOut(job, run))
+                    .map(run -> "on %s, which closes by %s"
+                            .formatted(run.name(), words.difference(run.linear().getAsDouble())))
+                    .findFirst();
+        }
+
+        private Optional<String> resected(MeasuredMark mark) {
+            return measured.setups().stream()
+                    .filter(s -> s.setup().isFree()
+                            && job.trueName(s.setup().station()).equals(mark.name())
+                            && s.redundancy().orElse(0) > 0
+                            && usedMarks(s) > TWO_PROVE_NOTHING)
+                    .map(s -> "resected from %d marks, redundancy %d"
+                            .formatted(usedMarks(s), s.redundancy().getAsInt()))
+                    .findFirst();
+        }
+
+        private static long usedMarks(MeasuredSetup setup) {
+            return setup.resected().map(Resected::sights).orElse(List.of()).stream()
+                    .filter(Resected.Sighted::isUsed)
+                    .count();
+        }
+
+        private Optional<String> seenAgain(MeasuredMark mark) {
+            return checks.stream()
+                    .filter(row -> row.check().mark().equals(mark.name())
+                            && row.verdict().isPresent()
+                            && !row.isOut()
+                            && !row.check().from().equals(row.first()))
+                    .map(row -> "seen from %s too, %s apart"
+                            .formatted(
+                                    row.check().from(),
+                                    words.difference(row.check().plan().orElse(0))))
+                    .findFirst();
+        }
+
+        private Optional<String> contradiction(MeasuredMark mark) {
+            return checks.stream()
+                    .filter(row -> row.check().mark().equals(mark.name()) && row.isOut())
+                    .map(row -> "seen from %s it lies %s off, over its limit"
+                            .formatted(
+                                    row.check().from(),
+                                    words.difference(row.check().plan().orElse(0))))
+                    .findFirst();
+        }
+
+        /** Control is tested where it was sighted and agreed, or where its distance as a backsight was compared and stood. */
+        private Optional<String> testOf(MeasuredMark mark) {
+            return seenAgain(mark)
+                    .or(() -> measured.setups().stream()
+                            .flatMap(s -> comparison(s, mark).stream())
+                            .findFirst());
+        }
+
+        /** Whether a backsight was judged, and kept its limit: of a free station it is judged among the marks. */
+        private boolean stood(MeasuredSetup setup, String target) {
+            Limit judged = setup.setup().isFree() ? Limit.RESECTION_POSITION : Limit.BACKSIGHT_DISTANCE;
+            List<Judgement> own = judgements.stream()
+                    .filter(j -> j.quantity() == judged
+                            && j.setup().equals(setup.name())
+                            && j.target().equals(target))
+                    .toList();
+            return !own.isEmpty() && own.stream().noneMatch(Judgement::isOut);
+        }
+
+        private Optional<String> comparison(MeasuredSetup setup, MeasuredMark mark) {
+            return setup.backsights().stream()
+                    .filter(b -> job.trueName(b.target()).equals(mark.name())
+                            && b.distanceDifference().isPresent()
+                            && stood(setup, b.target()))
+                    .map(b -> "its distance compared at %s, %s off"
+                            .formatted(
+                                    setup.name(),
+                                    words.difference(b.distanceDifference().getAsDouble())))
+                    .findFirst();
+        }
+    }
+}
