@@ -10,8 +10,8 @@ import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.Dissection;
 import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.Observed;
-import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.adjust.SparseNormalEquations;
 import org.ejml.data.DMatrixSparseCSC;
@@ -106,8 +106,8 @@ public final class NetworkBench {
         }
         double largest = 0;
         for (int i = 0; i < network.stations(); i++) {
-            Place place = network.place(i);
-            if (place.north() != Place.HELD) {
+            NumberedPlace place = network.place(i);
+            if (place.north() != NumberedPlace.HELD) {
                 double nn = adjustment.covariance(place.north(), place.north());
                 double ee = adjustment.covariance(place.east(), place.east());
                 double ne = adjustment.covariance(place.north(), place.east());

@@ -6,8 +6,8 @@ import java.util.Random;
 import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Dissection;
 import markturn.survey.adjust.Distance;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.Observed;
-import markturn.survey.adjust.Place;
 
 /**
  * A made-up network: stations near the corners of a square mesh of 100 m, each sighting its six nearest and measuring to its three
@@ -23,7 +23,7 @@ final class StrewnNetwork {
     private static final double OFF = 0.003;
 
     private final int stations;
-    private final Place[] places;
+    private final NumberedPlace[] places;
     private final double[][] where;
     private final List<Observed> observations = new ArrayList<>();
     private final double[] start;
@@ -36,7 +36,7 @@ final class StrewnNetwork {
         Random random = new Random(seed);
         stations = side * side;
         where = new double[stations][];
-        places = new Place[stations];
+        places = new NumberedPlace[stations];
         List<Double> values = new ArrayList<>();
         List<Integer> nodes = new ArrayList<>();
         for (int i = 0; i < stations; i++) {
@@ -46,9 +46,9 @@ final class StrewnNetwork {
             };
             boolean corner = (i / side == 0 || i / side == side - 1) && (i % side == 0 || i % side == side - 1);
             if (corner) {
-                places[i] = Place.held(where[i][0], where[i][1]);
+                places[i] = NumberedPlace.held(where[i][0], where[i][1]);
             } else {
-                places[i] = Place.unknown(values.size(), values.size() + 1);
+                places[i] = NumberedPlace.unknown(values.size(), values.size() + 1);
                 for (int axis = 0; axis < 2; axis++) {
                     values.add(where[i][axis]);
                     nodes.add(i);
@@ -66,20 +66,22 @@ final class StrewnNetwork {
         for (int from = 0; from < stations; from++) {
             List<Integer> nearest = nearest(from, side);
             for (int k = 0; k < SIGHTS; k++) {
-                Place to = places[nearest.get(k)];
+                NumberedPlace to = places[nearest.get(k)];
                 Direction sight = new Direction(places[from], to, orientation[from], 0, DIRECTION);
                 double seen = sight.theoretical(truth) + DIRECTION * random.nextGaussian();
                 observations.add(new Direction(places[from], to, orientation[from], seen, DIRECTION));
                 if (k < LENGTHS) {
-                    Distance length = new Distance(places[from], to, Place.HELD, Place.HELD, 0, DISTANCE);
+                    Distance length =
+                            new Distance(places[from], to, NumberedPlace.HELD, NumberedPlace.HELD, 0, DISTANCE);
                     double measured = length.theoretical(truth) + DISTANCE * random.nextGaussian();
-                    observations.add(new Distance(places[from], to, Place.HELD, Place.HELD, measured, DISTANCE));
+                    observations.add(
+                            new Distance(places[from], to, NumberedPlace.HELD, NumberedPlace.HELD, measured, DISTANCE));
                 }
             }
         }
         start = truth.clone();
         for (int i = 0; i < stations; i++) {
-            if (places[i].north() != Place.HELD) {
+            if (places[i].north() != NumberedPlace.HELD) {
                 start[places[i].north()] += OFF * random.nextGaussian();
                 start[places[i].east()] += OFF * random.nextGaussian();
             }
@@ -107,7 +109,7 @@ final class StrewnNetwork {
         return stations;
     }
 
-    Place place(int station) {
+    NumberedPlace place(int station) {
         return places[station];
     }
 

@@ -5,6 +5,7 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
@@ -16,6 +17,15 @@ import org.apache.commons.csv.CSVPrinter;
 
 /** Coordinates as comma-separated values: RFC 4180, UTF-8, one line a mark, the units in the header. */
 public final class CoordinateCsv {
+    /** As it is delivered. */
+    public static final OpenFormat FORMAT = new OpenFormat(
+            "csv",
+            "coordinates.csv",
+            "text/csv;charset=UTF-8",
+            "Coordinates",
+            "CSV: every mark with a position, its standard deviations and where it comes from.",
+            (result, scale) -> Optional.of(write(result)));
+
     private CoordinateCsv() {}
 
     /** Writes every mark that has a position. */

@@ -4,6 +4,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.CharsetEncoder;
 import java.util.LinkedHashSet;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
@@ -19,6 +20,15 @@ import markturn.survey.result.Position;
  * the size of a plan. X is easting, Y northing, in the job's unit.
  */
 public final class DxfFile {
+    /** As it is delivered. */
+    public static final OpenFormat FORMAT = new OpenFormat(
+            "dxf",
+            "marks-1-{scale}.dxf",
+            "image/vnd.dxf;charset=US-ASCII",
+            "Drawing of the marks",
+            "DXF, release 12: points, names and lines in layers by code, text for 1 : 500.",
+            (result, scale) -> Optional.of(write(result, scale)));
+
     /** How high names stand on paper, metres. Common practice, no source. */
     private static final double TEXT_ON_PAPER = 0.002;
 

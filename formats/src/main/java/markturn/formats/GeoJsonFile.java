@@ -28,6 +28,25 @@ import tools.jackson.databind.node.ObjectNode;
  * the job's own coordinates and unit, which the file then says: readers must have agreed to that (RFC 7946, section 4).
  */
 public final class GeoJsonFile {
+    /** As it is delivered. */
+    public static final OpenFormat IN_JOB_COORDINATES = new OpenFormat(
+            "geojson",
+            "job-coordinates.geojson",
+            "application/geo+json;charset=UTF-8",
+            "Features, job coordinates",
+            "GeoJSON: easting, northing and elevation in the job's unit. Tell the reader: the standard expects WGS 84.",
+            (result, scale) -> Optional.of(write(result)));
+
+    /** As it is delivered. */
+    public static final OpenFormat IN_WGS84 = new OpenFormat(
+            "geojson-wgs84",
+            "wgs84.geojson",
+            "application/geo+json;charset=UTF-8",
+            "Features, WGS 84",
+            "GeoJSON: longitude and latitude by the job's projection.",
+            true,
+            (result, scale) -> writeGeographic(result));
+
     private static final int PLACES = 4;
     /** A hundredth of a millimetre on the ground, degrees. */
     private static final int DEGREE_PLACES = 9;

@@ -12,6 +12,15 @@ import tools.jackson.databind.JsonNode;
 
 /** The job file: a whole job as JSON. It is held against the published schema first, then against what a schema cannot see. */
 public final class JobFile {
+    /** As it is delivered. */
+    public static final OpenFormat FORMAT = new OpenFormat(
+            "job-file",
+            "job.json",
+            "application/json",
+            "Job file",
+            "JSON: everything that was booked, struck-out lines legible, and every decision. It brings the whole job back.",
+            (result, scale) -> Optional.of(write(result.job())));
+
     public static final int LARGEST_FILE = StrictJson.LARGEST_FILE;
 
     private static final class SchemaHolder {

@@ -39,6 +39,15 @@ import markturn.survey.result.Shot;
  * The names of elements and attributes are those of the published schema, from memory.
  */
 public final class LandXmlFile {
+    /** As it is delivered. */
+    public static final OpenFormat FORMAT = new OpenFormat(
+            "landxml",
+            "landxml.xml",
+            "application/xml",
+            "Points, setups and observations",
+            "LandXML 1.2: raw readings that stand, and what they reduce to.",
+            (result, scale) -> Optional.of(write(result)));
+
     static final String NAMESPACE = "http://www.landxml.org/schema/LandXML-1.2";
     /** The code of the features that hold what the format has no word for. */
     static final String FEATURE = "mark-turn";

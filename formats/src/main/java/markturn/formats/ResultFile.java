@@ -2,6 +2,7 @@ package markturn.formats;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import markturn.fieldbook.wire.JobReader;
@@ -26,6 +27,15 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The result file: what was computed, in the job's units, unrounded but for the angles. A number that does not exist is null. */
 public final class ResultFile {
+    /** As it is delivered. */
+    public static final OpenFormat FORMAT = new OpenFormat(
+            "result-file",
+            "result.json",
+            "application/json",
+            "Result file",
+            "JSON: everything computed from it, unrounded.",
+            (result, scale) -> Optional.of(write(result)));
+
     private final Units units;
 
     private ResultFile(Units units) {

@@ -17,6 +17,8 @@ import markturn.survey.job.GridProjection;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
+import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Units;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -133,13 +135,32 @@ class ExportTest {
                 .isEmpty();
     }
 
+    /** Asked of every format that is listed: one that is added is asked too. What brings the job back holds its readings, and each says it. */
     @Test
-    void whatIsPracticeSaysSoAndEveryFileCarriesItsCaution() throws Exception {
-        JsonNode json =
-                JsonMapper.builder().build().readTree(GeoJsonFile.write(job(LengthUnit.METRE, Optional.empty())));
-        assertThat(json.get("practice").booleanValue()).isFalse();
-        assertThat(json.get("caution").asString()).contains("licensed surveyor");
-        assertThat(json.get("coordinates").asString()).contains("job coordinates");
+    void whatIsPracticeSaysSoInEveryFormatAndWhatOthersReadCarriesTheCaution() {
+        GridProjection utm = new GridProjection("+proj=utm +zone=32 +ellps=GRS80 +towgs84=0,0,0 +units=m", 0);
+        Job booked = job(LengthUnit.METRE, Optional.of(utm)).job();
+        SurveyResult result = Survey.compute(booked.plus(new SatelliteFix(
+                "P 1",
+                new Mark.Coordinates(4982950.4, 500000, OptionalDouble.of(12.3)),
+                new Mark.Deviations(0.01, 0.01, 0.02),
+                SatelliteFix.Use.CHECK,
+                Reading.Origin.SIMULATED,
+                "",
+                Optional.empty(),
+                Optional.empty())));
+        assertThat(result.job().isPractice()).isTrue();
+        for (OpenFormat format : OpenFormats.ALL) {
+            String file = new String(format.write(result, 500).orElseThrow(), StandardCharsets.UTF_8);
+            assertThat(file.replace(" : ", ":"))
+                    .as(format.name())
+                    .containsAnyOf("PRACTICE", "\"practice\":true", "\"origin\":\"simulated\"");
+            assertThat(format.ending(500)).as(format.name()).matches("[a-z0-9.-]+");
+            if (!format.mediaType().equals("application/json") && format != CoordinateCsv.FORMAT) {
+                assertThat(file).as(format.name()).contains(Cautions.EXPORT);
+            }
+        }
+        assertThat(OpenFormats.ALL).extracting(OpenFormat::name).doesNotHaveDuplicates();
     }
 
     /** OWASP, formula injection: a cell that begins so is taken for a formula by spreadsheets. */

@@ -54,7 +54,7 @@ final class PlanPicture {
     }
 
     /** The picture; empty text where nothing has a place. */
-    static String of(SurveyResult result, Display show) {
+    static String svg(SurveyResult result, Display show) {
         PlanPicture picture = new PlanPicture(result, show);
         return picture.placed.isEmpty() ? "" : picture.drawn();
     }

@@ -76,7 +76,8 @@ public final class Report {
     public record Leg(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
 
     /** A line of the raw field book. */
-    public record Line(Reading reading, String circle, String zenith, String slope, String height, String applied) {}
+    public record ReportedReading(
+            Reading reading, String circle, String zenith, String slope, String height, String applied) {}
 
     /**
      * @param network the whole job in one adjustment, where that was computed: worst hidden errors come from it
@@ -200,7 +201,7 @@ public final class Report {
                 network.map(n -> n.marks().stream()
                                 .collect(Collectors.toMap(Adjusted::name, Function.identity(), (a, b) -> a)))
                         .orElse(Map.of()));
-        model.put("plan", PlanPicture.of(result, show));
+        model.put("plan", PlanPicture.svg(result, show));
         model.put("report", this);
         Context context = new Context(Locale.ENGLISH, model);
         StringWriter written = new StringWriter();
@@ -257,10 +258,10 @@ public final class Report {
     }
 
     /** The raw field book of a setup. */
-    public List<Line> lines(Setup setup) {
+    public List<ReportedReading> lines(Setup setup) {
         Display show = new Display(result.job().units());
         return setup.readings().stream()
-                .map(r -> new Line(
+                .map(r -> new ReportedReading(
                         r,
                         show.decorated(r.circle().written()),
                         r.zenith().map(z -> show.decorated(z.written())).orElse(""),

@@ -105,7 +105,7 @@ public final class AlderWeir {
         World undisturbed = world();
         return List.of("PILLAR 1", "PILLAR 2", "PILLAR 3", "PILLAR 4").stream()
                 .map(pillar -> {
-                    World.Place at = undisturbed.at(pillar);
+                    World.TruePlace at = undisturbed.at(pillar);
                     return new Mark(
                             pillar,
                             Mark.Kind.CONTROL,

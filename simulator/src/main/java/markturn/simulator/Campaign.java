@@ -79,7 +79,7 @@ public final class Campaign {
 
     /** Lists a mark with the coordinates it has in the world now; what moves it later is not known. */
     public Campaign control(String name) {
-        World.Place at = world.at(name);
+        World.TruePlace at = world.at(name);
         control.put(name, new Mark.Coordinates(at.northing(), at.easting(), OptionalDouble.of(at.elevation())));
         job = job.plus(Mark.control(name, at.northing(), at.easting(), OptionalDouble.of(at.elevation()), ""));
         return this;
@@ -87,7 +87,7 @@ public final class Campaign {
 
     /** Lists control that is itself off by as much as its deviations say, metres. */
     public Campaign observedControl(String name, double plan, double up) {
-        World.Place at = world.at(name);
+        World.TruePlace at = world.at(name);
         double north = at.northing() + noise(plan);
         double east = at.easting() + noise(plan);
         job = job.plus(Mark.control(name, north, east, OptionalDouble.of(at.elevation() + noise(up)), "")
@@ -125,9 +125,9 @@ public final class Campaign {
 
     private Campaign observe(
             String setup, String station, boolean free, List<String> back, List<String> fore, List<String> check) {
-        World.Place on = world.at(station);
+        World.TruePlace on = world.at(station);
         double centring = free ? 0 : instrument.centringStdDev();
-        World.Place axis = on.moved(noise(centring), noise(centring), AXIS + noise(instrument.heightStdDev()));
+        World.TruePlace axis = on.moved(noise(centring), noise(centring), AXIS + noise(instrument.heightStdDev()));
         double zero = Angles.TURN * random.nextDouble();
         Map<String, Reading.Role> targets = new LinkedHashMap<>();
         back.forEach(target -> targets.put(target, Reading.Role.BACKSIGHT));
@@ -189,7 +189,7 @@ public final class Campaign {
 
     private Reading read(
             String setup,
-            World.Place axis,
+            World.TruePlace axis,
             double zero,
             String target,
             Standing standing,
@@ -197,7 +197,7 @@ public final class Campaign {
             Reading.Role role,
             int set,
             Reading.Face face) {
-        World.Place at = world.at(target).moved(standing.north(), standing.east(), AXIS + standing.up());
+        World.TruePlace at = world.at(target).moved(standing.north(), standing.east(), AXIS + standing.up());
         double north = at.northing() - axis.northing();
         double east = at.easting() - axis.easting();
         Earth air = new Earth(job.earth().radius(), refraction, true, 1);

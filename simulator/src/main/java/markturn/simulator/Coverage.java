@@ -19,7 +19,7 @@ public final class Coverage {
     private double levelSquares;
 
     /** Takes in one place beside its truth. */
-    public void take(Position stated, World.Place truth) {
+    public void take(Position stated, World.TruePlace truth) {
         double north = stated.northing() - truth.northing();
         double east = stated.easting() - truth.easting();
         double nn = stated.plan().nn();

@@ -144,8 +144,8 @@ public record Practice(long seed, Set<Fault> faults) {
                 || !world.holds(job.trueName(aims.get(0).target()))) {
             return asItFalls;
         }
-        World.Place from = world.at(job.trueName(setup.station()));
-        World.Place to = world.at(job.trueName(aims.get(0).target()));
+        World.TruePlace from = world.at(job.trueName(setup.station()));
+        World.TruePlace to = world.at(job.trueName(aims.get(0).target()));
         double azimuth = Math.atan2(to.easting() - from.easting(), to.northing() - from.northing());
         // A circle is turned to its start by hand: a few seconds are left.
         return azimuth - circleOfFirst.getAsDouble() + hidden("start").nextGaussian() * 5 * Angles.SECOND;
@@ -278,7 +278,7 @@ public record Practice(long seed, Set<Fault> faults) {
                     .filter(f -> job.trueName(f.mark()).equals(name))
                     .count();
             Random hidden = hidden("rover " + name + before);
-            World.Place at = world.at(name)
+            World.TruePlace at = world.at(name)
                     .moved(
                             hidden.nextGaussian() * ROVER_PLAN,
                             hidden.nextGaussian() * ROVER_PLAN,

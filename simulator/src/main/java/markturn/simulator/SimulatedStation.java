@@ -26,7 +26,7 @@ public final class SimulatedStation implements TotalStation {
     private static final double SECONDS_PER_POINTING = 40;
 
     private final World world;
-    private final World.Place axis;
+    private final World.TruePlace axis;
     private final Earth earth;
     private final InstrumentErrors errors;
     private final Conditions conditions;
@@ -137,7 +137,7 @@ public final class SimulatedStation implements TotalStation {
     }
 
     private double offLine(Standing target) {
-        World.Place at = place(target);
+        World.TruePlace at = place(target);
         double azimuth = Math.atan2(at.easting() - axis.easting(), at.northing() - axis.northing());
         return Angles.shortWay(azimuth - circleZero - circleAimed);
     }
@@ -152,7 +152,7 @@ public final class SimulatedStation implements TotalStation {
         return face;
     }
 
-    private World.Place place(Standing target) {
+    private World.TruePlace place(Standing target) {
         return world.at(target.mark()).moved(target.north(), target.east(), target.height());
     }
 
@@ -160,7 +160,7 @@ public final class SimulatedStation implements TotalStation {
     public Shown measure(int distances) {
         Standing target = aimed.orElseThrow(() -> new IllegalStateException("the telescope points at nothing"));
         elapsed += SECONDS_PER_POINTING;
-        World.Place at = place(target);
+        World.TruePlace at = place(target);
         double north = at.northing() - axis.northing();
         double east = at.easting() - axis.easting();
         double[] ray = LineOfSight.parts(

@@ -159,7 +159,7 @@ final class Slips {
     }
 
     private static void plant(Campaign campaign, World world, Slip slip, String wrong, double size) {
-        World.Place at = world.at(wrong);
+        World.TruePlace at = world.at(wrong);
         double azimuth = Math.atan2(at.easting() - 5000, at.northing() - 1000);
         int digits = size == 0 ? 0 : 1;
         switch (slip.what()) {
@@ -170,7 +170,7 @@ final class Slips {
             case SWAPPED -> {
                 if (size != 0) {
                     String other = wrong.equals("C1") ? "C2" : "C1";
-                    World.Place there = world.at(other);
+                    World.TruePlace there = world.at(other);
                     world.with(wrong, there.northing(), there.easting(), there.elevation());
                     world.with(other, at.northing(), at.easting(), at.elevation());
                 }

@@ -6,19 +6,19 @@ import java.util.Map;
 
 /** Where the marks truly are, metres. What a job believes of them is another matter. */
 public final class World {
-    private final Map<String, Place> places = new LinkedHashMap<>();
+    private final Map<String, TruePlace> places = new LinkedHashMap<>();
 
     /** A true place: northing, easting, elevation, metres. */
-    public record Place(double northing, double easting, double elevation) {
+    public record TruePlace(double northing, double easting, double elevation) {
         /** The same place moved. */
-        public Place moved(double north, double east, double up) {
-            return new Place(northing + north, easting + east, elevation + up);
+        public TruePlace moved(double north, double east, double up) {
+            return new TruePlace(northing + north, easting + east, elevation + up);
         }
     }
 
     /** Puts a mark into the world. */
     public World with(String name, double northing, double easting, double elevation) {
-        places.put(name, new Place(northing, easting, elevation));
+        places.put(name, new TruePlace(northing, easting, elevation));
         return this;
     }
 
@@ -39,8 +39,8 @@ public final class World {
     }
 
     /** The place of a mark, which must be in the world. */
-    public Place at(String name) {
-        Place place = places.get(name);
+    public TruePlace at(String name) {
+        TruePlace place = places.get(name);
         if (place == null) {
             throw new IllegalArgumentException("nothing called " + name + " in this world");
         }

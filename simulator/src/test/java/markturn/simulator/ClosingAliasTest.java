@@ -31,7 +31,7 @@ class ClosingAliasTest {
     private static final double TURNED = 8;
 
     private static World world() {
-        World.Place end = AlderWeir.world().at("PILLAR 2");
+        World.TruePlace end = AlderWeir.world().at("PILLAR 2");
         return AlderWeir.world().with(NAIL, end.northing(), end.easting(), end.elevation());
     }
 

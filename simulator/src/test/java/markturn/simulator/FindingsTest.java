@@ -83,7 +83,7 @@ class FindingsTest {
                 readings);
         List<Mark> marks = new ArrayList<>();
         for (String control : List.of("A", "B", "C", "D")) {
-            World.Place at = world.at(control);
+            World.TruePlace at = world.at(control);
             marks.add(Mark.control(control, at.northing(), at.easting(), OptionalDouble.of(at.elevation()), ""));
         }
         marks.add(Mark.named("T1", Mark.Kind.NEW));

@@ -121,7 +121,7 @@ class FreeStationTest {
         World world = AlderWeir.world();
         Job narrow = job(5, List.of("PILLAR 2", "CREST 3", "PASS 1"), true, w -> w);
         for (String mark : List.of("CREST 3", "PASS 1")) {
-            World.Place at = world.at(mark);
+            World.TruePlace at = world.at(mark);
             narrow = narrow.plus(Mark.control(mark, at.northing(), at.easting(), OptionalDouble.empty(), ""));
         }
         assertThat(codes(narrow)).contains("weak-geometry");
@@ -166,7 +166,7 @@ class FreeStationTest {
     }
 
     private static double[] circle(World world, String a, String b, String c) {
-        World.Place pa = world.at(a);
+        World.TruePlace pa = world.at(a);
         double bn = world.at(b).northing() - pa.northing();
         double be = world.at(b).easting() - pa.easting();
         double cn = world.at(c).northing() - pa.northing();

@@ -33,7 +33,7 @@ class PoorStartTest {
                     NetworkRun.compute(result.job(), result.measured().setups(), far, share -> {});
             assertThat(network.why()).as("start " + seed).isEmpty();
             network.marks().forEach(mark -> {
-                World.Place truth = tried.world().at(mark.name());
+                World.TruePlace truth = tried.world().at(mark.name());
                 assertThat(Math.hypot(
                                 mark.position().northing() - truth.northing(),
                                 mark.position().easting() - truth.easting()))

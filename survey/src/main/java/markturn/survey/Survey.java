@@ -210,7 +210,7 @@ public final class Survey {
     /** The route of a traverse that the setups suggest; empty where there is none. */
     public static List<String> proposedRoute(SurveyResult computed) {
         Job job = computed.job();
-        return RouteProposal.of(
+        return RouteProposal.stations(
                 job,
                 computed.measured().setups(),
                 mark -> isAdopted(job, mark)

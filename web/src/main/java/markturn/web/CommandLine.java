@@ -10,14 +10,12 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.stream.Collectors;
 import markturn.fieldbook.wire.Fault;
-import markturn.formats.CoordinateCsv;
-import markturn.formats.DxfFile;
 import markturn.formats.FaultyFile;
-import markturn.formats.GeoJsonFile;
 import markturn.formats.JobFile;
-import markturn.formats.LandXmlFile;
+import markturn.formats.OpenFormat;
+import markturn.formats.OpenFormats;
 import markturn.formats.ResultFile;
 import markturn.formats.Version;
 import markturn.report.Report;
@@ -33,14 +31,10 @@ public final class CommandLine {
     private static final int UNREADABLE = 2;
 
     private static final int PLAN_SCALE = 500;
+    private static final String PDF = "pdf";
     private static final String CONVERT =
-            "convert takes a job file, a format and where to write: ./mark-turn convert JOB.json --to csv|geojson|landxml|dxf|pdf --output FILE";
-    private static final Map<String, Function<SurveyResult, byte[]>> FORMATS = Map.of(
-            "csv", CoordinateCsv::write,
-            "geojson", GeoJsonFile::write,
-            "landxml", LandXmlFile::write,
-            "dxf", result -> DxfFile.write(result, PLAN_SCALE),
-            "pdf", CommandLine::report);
+            "convert takes a job file, a format and where to write: ./mark-turn convert JOB.json --to %s|pdf --output FILE"
+                    .formatted(OpenFormats.ALL.stream().map(OpenFormat::name).collect(Collectors.joining("|")));
 
     private CommandLine() {}
 
@@ -85,7 +79,7 @@ public final class CommandLine {
     /**
      * Writes a computed job in an open format.
      *
-     * @param arguments {@code JOB.json --to csv|geojson|landxml|dxf|pdf --output FILE}, in any order
+     * @param arguments {@code JOB.json --to FORMAT --output FILE}, in any order
      * @return 0 written; 2 the file cannot be read or written, or the arguments are not understood, one line per fault on {@code err}
      */
     public static int convert(String[] arguments, PrintStream err) {
@@ -99,17 +93,25 @@ public final class CommandLine {
                 return UNREADABLE;
             }
         }
-        Function<SurveyResult, byte[]> format = FORMATS.get(given.getOrDefault("--to", ""));
-        if (format == null || !given.containsKey("job") || !given.containsKey("--output")) {
+        String to = given.getOrDefault("--to", "");
+        Optional<OpenFormat> format = OpenFormats.named(to);
+        if (format.isEmpty() && !to.equals(PDF) || !given.containsKey("job") || !given.containsKey("--output")) {
             err.println(CONVERT);
             return UNREADABLE;
         }
         String at = given.get("job");
         try {
             SurveyResult result = Survey.compute(JobFile.read(read(Path.of(at))));
-            byte[] content = format.apply(result);
+            Optional<byte[]> content = format.isEmpty()
+                    ? Optional.of(report(result))
+                    : format.get().write(result, PLAN_SCALE);
+            if (content.isEmpty()) {
+                err.println(
+                        new Fault(at, "", "has no projection that reaches all its marks: " + to + " needs one").line());
+                return UNREADABLE;
+            }
             at = given.get("--output");
-            Files.write(Path.of(at), content);
+            Files.write(Path.of(at), content.get());
             return COMPUTED;
         } catch (FaultyFile faulty) {
             faulty.faults().forEach(fault -> err.println(fault.line()));

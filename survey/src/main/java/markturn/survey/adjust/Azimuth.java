@@ -7,10 +7,10 @@ import markturn.survey.angle.Angles;
  *
  * @param value radians
  */
-public record Azimuth(Place from, Place to, double value, double stdDev) implements BetweenPlaces {
+public record Azimuth(NumberedPlace from, NumberedPlace to, double value, double stdDev) implements BetweenPlaces {
     @Override
     public double theoretical(double[] unknowns) {
-        return Angles.onCircle(Line.between(from, to, unknowns).azimuth());
+        return Angles.onCircle(PlaneVector.between(from, to, unknowns).azimuth());
     }
 
     @Override
@@ -20,7 +20,7 @@ public record Azimuth(Place from, Place to, double value, double stdDev) impleme
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        Line.turning(from, to, unknowns, partial);
+        PlaneVector.turning(from, to, unknowns, partial);
     }
 
     @Override

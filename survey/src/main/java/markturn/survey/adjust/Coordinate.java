@@ -4,7 +4,7 @@ package markturn.survey.adjust;
  * A coordinate that is known with a standard deviation: control that is observed rather than held, or a satellite fix. A fix of a mark
  * that is held tests it and moves nothing.
  *
- * @param unknown its number, or {@link Place#HELD}
+ * @param unknown its number, or {@link NumberedPlace#HELD}
  * @param held metres, where held
  * @param value metres
  */
@@ -16,12 +16,12 @@ public record Coordinate(int unknown, double held, double value, double stdDev) 
 
     @Override
     public double theoretical(double[] unknowns) {
-        return unknown == Place.HELD ? held : unknowns[unknown];
+        return unknown == NumberedPlace.HELD ? held : unknowns[unknown];
     }
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        if (unknown != Place.HELD) {
+        if (unknown != NumberedPlace.HELD) {
             partial.by(unknown, 1);
         }
     }

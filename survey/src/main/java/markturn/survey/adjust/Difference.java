@@ -3,8 +3,8 @@ package markturn.survey.adjust;
 /**
  * A difference of two coordinates, each unknown or held: of two elevations, or between an instrument and the mark it stands over.
  *
- * @param from number of the unknown that is taken away, or {@link Place#HELD}
- * @param to number of the unknown it is taken from, or {@link Place#HELD}
+ * @param from number of the unknown that is taken away, or {@link NumberedPlace#HELD}
+ * @param to number of the unknown it is taken from, or {@link NumberedPlace#HELD}
  * @param heldFrom metres, where held
  * @param heldTo metres, where held
  * @param value metres
@@ -13,15 +13,16 @@ public record Difference(int from, int to, double heldFrom, double heldTo, doubl
         implements Observed {
     @Override
     public double theoretical(double[] unknowns) {
-        return (to == Place.HELD ? heldTo : unknowns[to]) - (from == Place.HELD ? heldFrom : unknowns[from]);
+        return (to == NumberedPlace.HELD ? heldTo : unknowns[to])
+                - (from == NumberedPlace.HELD ? heldFrom : unknowns[from]);
     }
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        if (to != Place.HELD) {
+        if (to != NumberedPlace.HELD) {
             partial.by(to, 1);
         }
-        if (from != Place.HELD) {
+        if (from != NumberedPlace.HELD) {
             partial.by(from, -1);
         }
     }

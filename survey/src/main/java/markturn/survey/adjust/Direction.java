@@ -8,10 +8,11 @@ import markturn.survey.angle.Angles;
  * @param orientation number of its unknown
  * @param value radians
  */
-public record Direction(Place from, Place to, int orientation, double value, double stdDev) implements BetweenPlaces {
+public record Direction(NumberedPlace from, NumberedPlace to, int orientation, double value, double stdDev)
+        implements BetweenPlaces {
     @Override
     public double theoretical(double[] unknowns) {
-        return Angles.onCircle(Line.between(from, to, unknowns).azimuth() - unknowns[orientation]);
+        return Angles.onCircle(PlaneVector.between(from, to, unknowns).azimuth() - unknowns[orientation]);
     }
 
     @Override
@@ -21,7 +22,7 @@ public record Direction(Place from, Place to, int orientation, double value, dou
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        Line.turning(from, to, unknowns, partial);
+        PlaneVector.turning(from, to, unknowns, partial);
         partial.by(orientation, -1);
     }
 

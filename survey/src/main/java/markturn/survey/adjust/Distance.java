@@ -4,36 +4,36 @@ package markturn.survey.adjust;
  * A grid distance. Where the scale is free, the distance from coordinates is {@code s} times the measured one; where a constant is free, it
  * is the measured one and that constant.
  *
- * @param scale number of the unknown {@code s}, or {@link Place#HELD}: 1
- * @param constant number of the unknown constant, or {@link Place#HELD}: 0
+ * @param scale number of the unknown {@code s}, or {@link NumberedPlace#HELD}: 1
+ * @param constant number of the unknown constant, or {@link NumberedPlace#HELD}: 0
  * @param value metres
  */
-public record Distance(Place from, Place to, int scale, int constant, double value, double stdDev)
+public record Distance(NumberedPlace from, NumberedPlace to, int scale, int constant, double value, double stdDev)
         implements BetweenPlaces {
     /** With neither of them free. */
-    public Distance(Place from, Place to, double value, double stdDev) {
-        this(from, to, Place.HELD, Place.HELD, value, stdDev);
+    public Distance(NumberedPlace from, NumberedPlace to, double value, double stdDev) {
+        this(from, to, NumberedPlace.HELD, NumberedPlace.HELD, value, stdDev);
     }
 
     private double factor(double[] unknowns) {
-        return scale == Place.HELD ? 1 : unknowns[scale];
+        return scale == NumberedPlace.HELD ? 1 : unknowns[scale];
     }
 
     @Override
     public double theoretical(double[] unknowns) {
-        double added = constant == Place.HELD ? 0 : unknowns[constant];
-        return Line.between(from, to, unknowns).length() / factor(unknowns) - added;
+        double added = constant == NumberedPlace.HELD ? 0 : unknowns[constant];
+        return PlaneVector.between(from, to, unknowns).length() / factor(unknowns) - added;
     }
 
     @Override
     public void partials(double[] unknowns, Partial partial) {
-        Line line = Line.between(from, to, unknowns);
+        PlaneVector line = PlaneVector.between(from, to, unknowns);
         double s = factor(unknowns);
-        Line.bothEnds(from, to, line.north() / line.length() / s, line.east() / line.length() / s, partial);
-        if (scale != Place.HELD) {
+        PlaneVector.bothEnds(from, to, line.north() / line.length() / s, line.east() / line.length() / s, partial);
+        if (scale != NumberedPlace.HELD) {
             partial.by(scale, -line.length() / (s * s));
         }
-        if (constant != Place.HELD) {
+        if (constant != NumberedPlace.HELD) {
             partial.by(constant, -1);
         }
     }

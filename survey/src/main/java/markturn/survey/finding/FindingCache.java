@@ -17,10 +17,10 @@ import markturn.survey.result.MeasuredSetup;
  * {@link SetupEvidence} shows its rules nothing else.
  */
 public final class FindingCache {
-    private Map<MeasuredSetup, Of> known = new IdentityHashMap<>();
-    private Map<MeasuredSetup, Of> inUse = new IdentityHashMap<>();
+    private Map<MeasuredSetup, Remembered> known = new IdentityHashMap<>();
+    private Map<MeasuredSetup, Remembered> inUse = new IdentityHashMap<>();
 
-    private static final class Of {
+    private static final class Remembered {
         /** What each rule found, where it found something; null until the setup has been looked at. */
         private Map<Rule, List<Finding>> found;
         /** What each rule gathered, where it gathered something. */
@@ -28,13 +28,13 @@ public final class FindingCache {
     }
 
     /** Those of the setups at hand, in their order. */
-    private List<Of> all = List.of();
+    private List<Remembered> all = List.of();
 
     /** Those of the setups at hand on which something was found, in their order. */
-    private List<Of> troubled = List.of();
+    private List<Remembered> troubled = List.of();
 
-    private Of of(MeasuredSetup setup) {
-        return inUse.computeIfAbsent(setup, s -> known.getOrDefault(s, new Of()));
+    private Remembered of(MeasuredSetup setup) {
+        return inUse.computeIfAbsent(setup, s -> known.getOrDefault(s, new Remembered()));
     }
 
     /** Looks at every setup that has not been looked at as it is. */
@@ -42,7 +42,7 @@ public final class FindingCache {
         troubled = new ArrayList<>();
         all = new ArrayList<>();
         evidence.setups().forEach(setup -> {
-            Of of = of(setup);
+            Remembered of = of(setup);
             if (of.found == null) {
                 of.found = new IdentityHashMap<>();
                 SetupEvidence seen = evidence.of(setup);

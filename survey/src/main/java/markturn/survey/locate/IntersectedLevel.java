@@ -25,7 +25,7 @@ final class IntersectedLevel {
     record Level(double elevation, Lineage lineage) {}
 
     /** What one sight says: elevation, its variance for the weight, its own variance, and how it changes with the distance. */
-    private record Said(
+    private record SeenLevel(
             Sighting sighting, double elevation, double weight, double own, double byDistance, double azimuth) {}
 
     /**
@@ -34,9 +34,9 @@ final class IntersectedLevel {
      * @param plan covariance of the mark's place
      * @return empty where no sight has a zenith angle and both heights
      */
-    static Optional<Level> of(
+    static Optional<Level> level(
             Job job, String mark, List<Sighting> sightings, double northing, double easting, Covariance plan) {
-        List<Said> said = new ArrayList<>();
+        List<SeenLevel> said = new ArrayList<>();
         for (Sighting sighting : sightings) {
             said(job, sighting, northing, easting, plan).ifPresent(said::add);
         }
@@ -48,7 +48,7 @@ final class IntersectedLevel {
         double own = 0;
         double[] byPlace = new double[2];
         List<Lineage.Part> parts = new ArrayList<>();
-        for (Said each : said) {
+        for (SeenLevel each : said) {
             double share = 1 / each.weight() / all;
             elevation += share * each.elevation();
             own += share * share * each.own();
@@ -76,7 +76,8 @@ final class IntersectedLevel {
         return height.isEmpty() && reading.reflector().equals(Reflector.REFLECTORLESS) ? OptionalDouble.of(0) : height;
     }
 
-    private static Optional<Said> said(Job job, Sighting sighting, double northing, double easting, Covariance plan) {
+    private static Optional<SeenLevel> said(
+            Job job, Sighting sighting, double northing, double easting, Covariance plan) {
         Position from = sighting.from();
         OptionalDouble instrument = Heights.ofInstrument(job, sighting.setup().setup());
         OptionalDouble target = target(job, sighting);
@@ -107,7 +108,7 @@ final class IntersectedLevel {
                 + cot * cot * plan.along(azimuth)
                 + Math.pow(weights.instrument().heightStdDev(), 2)
                 + Math.pow(sighting.reflector().heightStdDev(), 2);
-        return Optional.of(new Said(
+        return Optional.of(new SeenLevel(
                 sighting,
                 from.elevation().getAsDouble() + instrument.getAsDouble() - target.getAsDouble() + ground * cot + bend,
                 weight,

@@ -11,8 +11,8 @@ import markturn.survey.adjust.DenseNormalEquations;
 import markturn.survey.adjust.Distance;
 import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.Observed;
-import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
 import markturn.survey.propagate.Lineage;
@@ -197,11 +197,11 @@ final class Intersection {
 
     private List<Observed> observations(double[] near) {
         List<Observed> observations = new ArrayList<>();
-        Place to = Place.unknown(NORTH, EAST);
+        NumberedPlace to = NumberedPlace.unknown(NORTH, EAST);
         for (Sighting sighting : sightings) {
             double[] a = at(sighting);
             double length = Math.hypot(near[0] - a[0], near[1] - a[1]);
-            Place from = Place.held(a[0], a[1]);
+            NumberedPlace from = NumberedPlace.held(a[0], a[1]);
             observations.add(
                     sighting.isDirection()
                             ? new Azimuth(from, to, sighting.azimuth(), sighting.stdDev(length))
@@ -227,7 +227,7 @@ final class Intersection {
         Covariance covariance = Covariance.of(propagation.variance(plan));
         Optional<IntersectedLevel.Level> level = job.planOnly()
                 ? Optional.empty()
-                : IntersectedLevel.of(job, mark, sightings, northing, easting, covariance);
+                : IntersectedLevel.level(job, mark, sightings, northing, easting, covariance);
         OptionalDouble none = OptionalDouble.empty();
         return new Position(
                 northing,

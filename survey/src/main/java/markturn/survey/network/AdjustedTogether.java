@@ -1,7 +1,7 @@
 package markturn.survey.network;
 
 import java.util.Map;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.propagate.Lineage;
 import markturn.survey.result.Covariance;
 
@@ -12,10 +12,10 @@ final class AdjustedTogether implements Lineage.Joint {
 
     private final Part plan;
     private final Part heights;
-    private final Map<String, Place> places;
+    private final Map<String, NumberedPlace> places;
     private final Map<String, Integer> levels;
 
-    AdjustedTogether(Part plan, Part heights, Map<String, Place> places, Map<String, Integer> levels) {
+    AdjustedTogether(Part plan, Part heights, Map<String, NumberedPlace> places, Map<String, Integer> levels) {
         this.plan = plan;
         this.heights = heights;
         this.places = places;
@@ -42,8 +42,8 @@ final class AdjustedTogether implements Lineage.Joint {
                         : 0
             };
         }
-        Place first = places.get(markOf(one, PLAN));
-        Place second = places.get(markOf(other, PLAN));
+        NumberedPlace first = places.get(markOf(one, PLAN));
+        NumberedPlace second = places.get(markOf(other, PLAN));
         return new double[] {
             between(first.north(), second.north()),
             between(first.north(), second.east()),
@@ -57,7 +57,9 @@ final class AdjustedTogether implements Lineage.Joint {
     }
 
     private double between(int one, int other) {
-        return one == Place.HELD || other == Place.HELD ? 0 : plan.adjustment().covariance(one, other);
+        return one == NumberedPlace.HELD || other == NumberedPlace.HELD
+                ? 0
+                : plan.adjustment().covariance(one, other);
     }
 
     /** Adjustments of the same observations from the same starts are the same. */

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import markturn.survey.adjust.Adjustment;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.chance.Distributions;
 import markturn.survey.result.Observation;
 import markturn.survey.result.SingleFault;
@@ -183,7 +183,7 @@ final class FaultTest {
 
     private double moved(int axis, int unknown) {
         double sum = 0;
-        for (int i = 0; i < axes.length && unknown != Place.HELD; i++) {
+        for (int i = 0; i < axes.length && unknown != NumberedPlace.HELD; i++) {
             sum += axes[axis][i] * responses[i].shift()[unknown];
         }
         return sum;

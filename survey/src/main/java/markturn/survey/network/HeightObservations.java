@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import markturn.survey.adjust.Coordinate;
 import markturn.survey.adjust.Difference;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.job.Job;
 import markturn.survey.job.ReferencePair;
 import markturn.survey.result.Observation.Kind;
@@ -67,12 +67,12 @@ final class HeightObservations {
         int from = taped ? axes.computeIfAbsent(ray.setup(), setup -> axis(ray)) : unknowns.level(ray.from());
         int to = unknowns.level(ray.to());
         heights.observe(
-                Part.Said.of(ray, Kind.ELEVATION_DIFFERENCE),
+                Part.ObservationLabel.of(ray, Kind.ELEVATION_DIFFERENCE),
                 new Difference(
                         from,
                         to,
-                        from == Place.HELD ? unknowns.elevation(ray.from()) : 0,
-                        to == Place.HELD ? unknowns.elevation(ray.to()) : 0,
+                        from == NumberedPlace.HELD ? unknowns.elevation(ray.from()) : 0,
+                        to == NumberedPlace.HELD ? unknowns.elevation(ray.to()) : 0,
                         ray.rise().getAsDouble(),
                         ray.riseStdDev()));
     }
@@ -81,9 +81,9 @@ final class HeightObservations {
     void observe(String mark, ObservedCoordinates.Seen seen, boolean held) {
         if (seen.at().elevation().isPresent() && (held || unknowns.levels().containsKey(mark))) {
             heights.observe(
-                    Part.Said.of(mark, Kind.ELEVATION),
+                    Part.ObservationLabel.of(mark, Kind.ELEVATION),
                     new Coordinate(
-                            held ? Place.HELD : unknowns.level(mark),
+                            held ? NumberedPlace.HELD : unknowns.level(mark),
                             held ? unknowns.elevation(mark) : 0,
                             seen.at().elevation().getAsDouble(),
                             seen.up()));
@@ -96,12 +96,12 @@ final class HeightObservations {
         int from = unknowns.level(one);
         int to = unknowns.level(other);
         heights.observe(
-                Part.Said.between(one, other, Kind.ELEVATION_DIFFERENCE),
+                Part.ObservationLabel.between(one, other, Kind.ELEVATION_DIFFERENCE),
                 new Difference(
                         from,
                         to,
-                        from == Place.HELD ? unknowns.elevation(one) : 0,
-                        to == Place.HELD ? unknowns.elevation(other) : 0,
+                        from == NumberedPlace.HELD ? unknowns.elevation(one) : 0,
+                        to == NumberedPlace.HELD ? unknowns.elevation(other) : 0,
                         pair.rise().getAsDouble(),
                         Math.max(pair.riseStdDev(), ObservedCoordinates.SMALLEST)));
     }
@@ -111,11 +111,11 @@ final class HeightObservations {
         int station = unknowns.level(ray.from());
         int axis = heights.unknown(unknowns.carried(ray.from()).elevation().orElse(0), unknowns.node(ray.from()));
         heights.observe(
-                Part.Said.common(ray, Kind.ELEVATION),
+                Part.ObservationLabel.common(ray, Kind.ELEVATION),
                 new Difference(
                         station,
                         axis,
-                        station == Place.HELD ? unknowns.elevation(ray.from()) : 0,
+                        station == NumberedPlace.HELD ? unknowns.elevation(ray.from()) : 0,
                         0,
                         0,
                         ray.heightStdDev()));

@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.result.Observation.Kind;
 import markturn.survey.result.SingleFault;
 import markturn.survey.result.SingleFault.What;
@@ -18,7 +18,7 @@ final class Hypotheses {
 
     private final Part plan;
     private final Part heights;
-    private final Map<String, Place> places;
+    private final Map<String, NumberedPlace> places;
     private final Map<String, Integer> levels;
 
     /**
@@ -27,7 +27,7 @@ final class Hypotheses {
      * @param heights not adjusted where there are none
      * @param levels the unknown elevation of each mark that has one
      */
-    Hypotheses(Part plan, Part heights, Map<String, Place> places, Map<String, Integer> levels) {
+    Hypotheses(Part plan, Part heights, Map<String, NumberedPlace> places, Map<String, Integer> levels) {
         this.plan = plan;
         this.heights = heights;
         this.places = places;
@@ -37,7 +37,7 @@ final class Hypotheses {
     /** A mark that one sight reached moves as that sight says, and nothing else does: it need not be tried. */
     private static Map<String, Integer> sightsOf(Part part) {
         Map<String, Integer> count = new HashMap<>();
-        for (Part.Said said : part.said()) {
+        for (Part.ObservationLabel said : part.said()) {
             if (said.isCommon()) {
                 continue;
             }
@@ -57,7 +57,7 @@ final class Hypotheses {
         Map<What, List<Map<Integer, Double>>> twofold = new LinkedHashMap<>();
         List<Hypothesis> all = new ArrayList<>();
         for (int i = 0; i < plan.said().size(); i++) {
-            Part.Said said = plan.said().get(i);
+            Part.ObservationLabel said = plan.said().get(i);
             if (said.isCommon()) {
                 double[] stood = said.kind() == Kind.NORTHING ? new double[] {1, 0} : new double[] {0, 1};
                 share(twofold, new What(SingleFault.Kind.INSTRUMENT_CENTRING, said.setup(), ""), i, stood);
@@ -74,7 +74,7 @@ final class Hypotheses {
             What single = new What(SingleFault.Kind.of(said.kind()), said.setup(), said.target());
             boolean alone = said.ray() != null
                     && sights.get(said.target()) <= 2
-                    && places.get(said.target()).north() != Place.HELD;
+                    && places.get(said.target()).north() != NumberedPlace.HELD;
             if (alone) {
                 lonely.accept(said.target(), single);
             } else {
@@ -114,7 +114,7 @@ final class Hypotheses {
     }
 
     private void control(Map<What, List<Map<Integer, Double>>> twofold, String mark, int observation, double[] shares) {
-        if (places.get(mark).north() == Place.HELD && places.get(mark).east() == Place.HELD) {
+        if (places.get(mark).north() == NumberedPlace.HELD && places.get(mark).east() == NumberedPlace.HELD) {
             share(twofold, new What(SingleFault.Kind.CONTROL_MARK, "", mark), observation, shares);
         }
     }
@@ -137,10 +137,14 @@ final class Hypotheses {
         return plan.byFarEnd(observation, nowhere ? NOTHING : north, nowhere ? 0 : east);
     }
 
-    private double[] at(Place place) {
+    private double[] at(NumberedPlace place) {
         return new double[] {
-            place.north() == Place.HELD ? place.northing() : plan.adjustment().unknown(place.north()),
-            place.east() == Place.HELD ? place.easting() : plan.adjustment().unknown(place.east())
+            place.north() == NumberedPlace.HELD
+                    ? place.northing()
+                    : plan.adjustment().unknown(place.north()),
+            place.east() == NumberedPlace.HELD
+                    ? place.easting()
+                    : plan.adjustment().unknown(place.east())
         };
     }
 
@@ -153,7 +157,7 @@ final class Hypotheses {
         Map<What, Map<Integer, Double>> shared = new LinkedHashMap<>();
         List<Hypothesis> all = new ArrayList<>();
         for (int i = 0; i < heights.said().size(); i++) {
-            Part.Said said = heights.said().get(i);
+            Part.ObservationLabel said = heights.said().get(i);
             if (said.isCommon()) {
                 shared.computeIfAbsent(
                                 new What(SingleFault.Kind.INSTRUMENT_HEIGHT, said.setup(), ""), what -> new HashMap<>())
@@ -205,13 +209,13 @@ final class Hypotheses {
     List<Hypothesis> ofTraverse() {
         Map<What, Map<Integer, Double>> shared = new LinkedHashMap<>();
         Map<String, Integer> directions = new HashMap<>();
-        for (Part.Said said : plan.said()) {
+        for (Part.ObservationLabel said : plan.said()) {
             if (said.kind() == Kind.DIRECTION) {
                 directions.merge(said.setup(), 1, Integer::sum);
             }
         }
         for (int i = 0; i < plan.said().size(); i++) {
-            Part.Said said = plan.said().get(i);
+            Part.ObservationLabel said = plan.said().get(i);
             if (said.ray() == null) {
                 continue;
             }
@@ -237,7 +241,7 @@ final class Hypotheses {
     }
 
     /** Both ends of a leg in one order, whichever way it was sighted. */
-    private static String leg(Part.Said said) {
+    private static String leg(Part.ObservationLabel said) {
         String from = said.ray().from();
         return from.compareTo(said.target()) < 0 ? from + " – " + said.target() : said.target() + " – " + from;
     }

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import markturn.survey.adjust.Adjustment;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredNetwork.Relative;
@@ -55,7 +55,7 @@ final class NetworkReport {
     Map<String, Position> marks() {
         Map<String, Position> marks = new LinkedHashMap<>();
         unknowns.places().forEach((name, place) -> {
-            if (place.north() != Place.HELD) {
+            if (place.north() != NumberedPlace.HELD) {
                 marks.put(name, position(name, place));
             }
         });
@@ -66,8 +66,8 @@ final class NetworkReport {
     List<Relative> relatives() {
         Map<Set<String>, Relative> pairs = new LinkedHashMap<>();
         for (Ray ray : rays) {
-            if (unknowns.places().get(ray.from()).north() != Place.HELD
-                    || unknowns.places().get(ray.to()).north() != Place.HELD) {
+            if (unknowns.places().get(ray.from()).north() != NumberedPlace.HELD
+                    || unknowns.places().get(ray.to()).north() != NumberedPlace.HELD) {
                 pairs.computeIfAbsent(
                         Set.of(ray.from(), ray.to()),
                         pair -> new Relative(ray.from(), ray.to(), relative(ray.from(), ray.to())));
@@ -78,8 +78,8 @@ final class NetworkReport {
 
     /** The covariance of the difference of two unknowns.places(). */
     private Covariance relative(String one, String other) {
-        Place from = unknowns.places().get(one);
-        Place to = unknowns.places().get(other);
+        NumberedPlace from = unknowns.places().get(one);
+        NumberedPlace to = unknowns.places().get(other);
         return new Covariance(
                 difference(from.north(), to.north(), from.north(), to.north()),
                 difference(from.east(), to.east(), from.east(), to.east()),
@@ -94,11 +94,13 @@ final class NetworkReport {
     }
 
     private double covariance(int one, int other) {
-        return one == Place.HELD || other == Place.HELD ? 0 : plan.adjustment().covariance(one, other);
+        return one == NumberedPlace.HELD || other == NumberedPlace.HELD
+                ? 0
+                : plan.adjustment().covariance(one, other);
     }
 
     /** What the adjustment does not find is left as it was. */
-    private Position position(String name, Place place) {
+    private Position position(String name, NumberedPlace place) {
         Adjustment in = plan.adjustment();
         Position before = unknowns.carried(name);
         Covariance covariance = new Covariance(
@@ -135,7 +137,7 @@ final class NetworkReport {
     }
 
     private static Worth worth(Part part, int observation) {
-        Part.Said said = part.said().get(observation);
+        Part.ObservationLabel said = part.said().get(observation);
         return new Worth(
                 said.setup(),
                 new Observation(

@@ -58,7 +58,8 @@ public final class NetworkRun {
             }
             problem = adjusted(
                     problem,
-                    () -> new Problem(job, setups, OtherStarts.of(known, rays, held), rays, job.references(), control));
+                    () -> new Problem(
+                            job, setups, OtherStarts.positions(known, rays, held), rays, job.references(), control));
             SingleFaults faults = problem.faults(progress);
             NetworkReport report = problem.report();
             return new MeasuredNetwork(

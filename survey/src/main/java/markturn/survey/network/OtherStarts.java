@@ -34,7 +34,7 @@ final class OtherStarts {
      *
      * @param held marks that do not move
      */
-    static Map<String, Position> of(Map<String, Position> known, List<Ray> rays, Set<String> held) {
+    static Map<String, Position> positions(Map<String, Position> known, List<Ray> rays, Set<String> held) {
         OtherStarts starts = new OtherStarts(known, rays, held);
         starts.grow();
         Map<String, Position> others = new LinkedHashMap<>(known);

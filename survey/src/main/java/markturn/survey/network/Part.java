@@ -20,7 +20,7 @@ final class Part {
     private final List<Double> start = new ArrayList<>();
     private final List<Integer> nodeOf = new ArrayList<>();
     private final List<Observed> observations = new ArrayList<>();
-    private final List<Said> said = new ArrayList<>();
+    private final List<ObservationLabel> said = new ArrayList<>();
     private Adjustment adjustment;
 
     /**
@@ -30,28 +30,28 @@ final class Part {
      * @param setup empty for a mark's coordinate and between marks; of an instrument's, its setup
      * @param ends true names of the marks it hangs on
      */
-    record Said(Ray ray, String setup, String target, Kind kind, List<String> ends) {
-        static Said of(Ray ray, Kind kind) {
-            return new Said(ray, ray.setupName(), ray.to(), kind, List.of(ray.from(), ray.to()));
+    record ObservationLabel(Ray ray, String setup, String target, Kind kind, List<String> ends) {
+        static ObservationLabel of(Ray ray, Kind kind) {
+            return new ObservationLabel(ray, ray.setupName(), ray.to(), kind, List.of(ray.from(), ray.to()));
         }
 
-        static Said of(String mark, Kind coordinate) {
-            return new Said(null, "", mark, coordinate, List.of(mark));
+        static ObservationLabel of(String mark, Kind coordinate) {
+            return new ObservationLabel(null, "", mark, coordinate, List.of(mark));
         }
 
         /** The centring or the taped height of an instrument: an error common to all sights of a setup. */
-        static Said common(Ray ray, Kind coordinate) {
-            return new Said(null, ray.setupName(), ray.from(), coordinate, List.of(ray.from()));
+        static ObservationLabel common(Ray ray, Kind coordinate) {
+            return new ObservationLabel(null, ray.setupName(), ray.from(), coordinate, List.of(ray.from()));
         }
 
         /** A taped distance or a height difference between two marks. */
-        static Said between(String one, String other, Kind kind) {
-            return new Said(null, "", one + " – " + other, kind, List.of(one, other));
+        static ObservationLabel between(String one, String other, Kind kind) {
+            return new ObservationLabel(null, "", one + " – " + other, kind, List.of(one, other));
         }
 
         /** The given azimuth of a setup, by the mark it leads to. */
-        static Said given(String setup, String target) {
-            return new Said(null, setup, target, Kind.DIRECTION, List.of(target));
+        static ObservationLabel given(String setup, String target) {
+            return new ObservationLabel(null, setup, target, Kind.DIRECTION, List.of(target));
         }
 
         /** Whether it ties two marks together: by a sight, or known without the instrument. */
@@ -70,7 +70,7 @@ final class Part {
         return start.size() - 1;
     }
 
-    void observe(Said of, Observed observed) {
+    void observe(ObservationLabel of, Observed observed) {
         observations.add(observed);
         said.add(of);
     }
@@ -80,7 +80,7 @@ final class Part {
     }
 
     /** What each observation is of, in the order in which they were observed. */
-    List<Said> said() {
+    List<ObservationLabel> said() {
         return said;
     }
 

@@ -8,7 +8,7 @@ import markturn.survey.adjust.Coordinate;
 import markturn.survey.adjust.Difference;
 import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Distance;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.job.Job;
 import markturn.survey.job.ReferencePair;
 import markturn.survey.reduce.GridScale;
@@ -38,21 +38,22 @@ final class PlanObservations {
     void observe(List<Ray> rays) {
         Map<Integer, Integer> orientations = new HashMap<>();
         Map<Integer, Integer> scales = new HashMap<>();
-        Map<Integer, Place> instruments = new HashMap<>();
+        Map<Integer, NumberedPlace> instruments = new HashMap<>();
         for (Ray ray : rays) {
-            Place from = instruments.computeIfAbsent(ray.setup(), setup -> instrument(ray));
-            Place to = unknowns.place(ray.to());
+            NumberedPlace from = instruments.computeIfAbsent(ray.setup(), setup -> instrument(ray));
+            NumberedPlace to = unknowns.place(ray.to());
             if (ray.direction().isPresent()) {
                 int orientation = orientations.computeIfAbsent(ray.setup(), setup -> orientation(ray));
                 Direction direction =
                         new Direction(from, to, orientation, ray.direction().getAsDouble(), ray.directionStdDev());
-                plan.observe(Part.Said.of(ray, Kind.DIRECTION), direction);
+                plan.observe(Part.ObservationLabel.of(ray, Kind.DIRECTION), direction);
             }
             if (ray.distance().isPresent()) {
-                int scale = ray.scaled() ? scales.computeIfAbsent(ray.setup(), setup -> scale(ray)) : Place.HELD;
-                Distance distance =
-                        new Distance(from, to, scale, Place.HELD, ray.distance().getAsDouble(), ray.distanceStdDev());
-                plan.observe(Part.Said.of(ray, Kind.DISTANCE), distance);
+                int scale =
+                        ray.scaled() ? scales.computeIfAbsent(ray.setup(), setup -> scale(ray)) : NumberedPlace.HELD;
+                Distance distance = new Distance(
+                        from, to, scale, NumberedPlace.HELD, ray.distance().getAsDouble(), ray.distanceStdDev());
+                plan.observe(Part.ObservationLabel.of(ray, Kind.DISTANCE), distance);
             }
         }
     }
@@ -69,32 +70,33 @@ final class PlanObservations {
 
     /** Where a mark was seen without the instrument. */
     void observe(String mark, ObservedCoordinates.Seen seen) {
-        Place place = unknowns.place(mark);
+        NumberedPlace place = unknowns.place(mark);
         double north = seen.at().northing() - unknowns.origin().northing();
         double east = seen.at().easting() - unknowns.origin().easting();
         plan.observe(
-                Part.Said.of(mark, Kind.NORTHING),
+                Part.ObservationLabel.of(mark, Kind.NORTHING),
                 new Coordinate(place.north(), place.northing(), north, seen.north()));
         plan.observe(
-                Part.Said.of(mark, Kind.EASTING), new Coordinate(place.east(), place.easting(), east, seen.east()));
+                Part.ObservationLabel.of(mark, Kind.EASTING),
+                new Coordinate(place.east(), place.easting(), east, seen.east()));
     }
 
     /** Where the instrument of a setup stood: beside its mark by its centring, the same for all its sights; on it where that is nothing. */
-    private Place instrument(Ray ray) {
-        Place mark = unknowns.place(ray.from());
+    private NumberedPlace instrument(Ray ray) {
+        NumberedPlace mark = unknowns.place(ray.from());
         if (ray.centring() == 0) {
             return mark;
         }
         double north =
                 unknowns.carried(ray.from()).northing() - unknowns.origin().northing();
         double east = unknowns.carried(ray.from()).easting() - unknowns.origin().easting();
-        Place stood = Place.unknown(
+        NumberedPlace stood = NumberedPlace.unknown(
                 plan.unknown(north, unknowns.node(ray.from())), plan.unknown(east, unknowns.node(ray.from())));
         plan.observe(
-                Part.Said.common(ray, Kind.NORTHING),
+                Part.ObservationLabel.common(ray, Kind.NORTHING),
                 new Difference(mark.north(), stood.north(), mark.northing(), 0, 0, ray.centring()));
         plan.observe(
-                Part.Said.common(ray, Kind.EASTING),
+                Part.ObservationLabel.common(ray, Kind.EASTING),
                 new Difference(mark.east(), stood.east(), mark.easting(), 0, 0, ray.centring()));
         return stood;
     }
@@ -105,12 +107,12 @@ final class PlanObservations {
         String other = job.trueName(pair.other());
         double scale = GridScale.inForce(job).orElse(1);
         plan.observe(
-                Part.Said.between(one, other, Kind.DISTANCE),
+                Part.ObservationLabel.between(one, other, Kind.DISTANCE),
                 new Distance(
                         unknowns.place(one),
                         unknowns.place(other),
-                        Place.HELD,
-                        Place.HELD,
+                        NumberedPlace.HELD,
+                        NumberedPlace.HELD,
                         pair.distance().getAsDouble() * scale,
                         Math.max(pair.stdDev(), ObservedCoordinates.SMALLEST)));
     }
@@ -119,7 +121,7 @@ final class PlanObservations {
         String one = job.trueName(pair.one());
         String other = job.trueName(pair.other());
         plan.observe(
-                Part.Said.between(one, other, Kind.AZIMUTH),
+                Part.ObservationLabel.between(one, other, Kind.AZIMUTH),
                 new Azimuth(
                         unknowns.place(one),
                         unknowns.place(other),
@@ -137,7 +139,7 @@ final class PlanObservations {
         if (datum.observed() && Rays.orientsAsGiven(of)) {
             double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), ObservedCoordinates.SMALLEST);
             String target = of.setup().orientation().zero();
-            plan.observe(Part.Said.given(of.name(), target), new Coordinate(unknown, value, stdDev));
+            plan.observe(Part.ObservationLabel.given(of.name(), target), new Coordinate(unknown, value, stdDev));
         }
         return unknown;
     }

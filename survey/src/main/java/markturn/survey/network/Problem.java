@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.function.DoubleConsumer;
 import java.util.stream.Stream;
 import markturn.survey.adjust.NotConverging;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
 import markturn.survey.job.ReferencePair;
@@ -96,7 +96,7 @@ final class Problem {
 
     /** Whether nothing is sought. */
     boolean isEmpty() {
-        return plan().isEmpty() || unknowns.places().values().stream().allMatch(p -> p.north() == Place.HELD);
+        return plan().isEmpty() || unknowns.places().values().stream().allMatch(p -> p.north() == NumberedPlace.HELD);
     }
 
     /** Adjusts the plan, and the elevations where there are any to find. */

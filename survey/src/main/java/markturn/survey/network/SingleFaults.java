@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.result.MeasuredNetwork.Hidden;
 import markturn.survey.result.SingleFault;
 import markturn.survey.result.SingleFault.What;
@@ -59,7 +59,11 @@ final class SingleFaults {
      * @param progress is told the share that is done, 0 to 1; what it throws ends the work
      */
     SingleFaults(
-            Part plan, Part heights, Map<String, Place> places, Map<String, Integer> levels, DoubleConsumer progress) {
+            Part plan,
+            Part heights,
+            Map<String, NumberedPlace> places,
+            Map<String, Integer> levels,
+            DoubleConsumer progress) {
         places.keySet().forEach(mark -> inPlan.put(mark, new Worst()));
         levels.keySet().forEach(mark -> inLevel.put(mark, new Worst()));
         Hypotheses hypotheses = new Hypotheses(plan, heights, places, levels);
@@ -114,7 +118,7 @@ final class SingleFaults {
         return faults;
     }
 
-    private static int[] unknowns(Place place) {
+    private static int[] unknowns(NumberedPlace place) {
         return new int[] {place.north(), place.east()};
     }
 }

@@ -4,7 +4,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.OptionalDouble;
-import markturn.survey.adjust.Place;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.job.Mark;
 import markturn.survey.result.Position;
 
@@ -13,7 +13,7 @@ final class Unknowns {
     private final Map<String, Position> known;
     private final Datum datum;
     private final Position origin;
-    private final Map<String, Place> places = new LinkedHashMap<>();
+    private final Map<String, NumberedPlace> places = new LinkedHashMap<>();
     private final Map<String, Integer> levels = new LinkedHashMap<>();
     private final Map<String, Integer> nodes = new LinkedHashMap<>();
     private final Part plan = new Part();
@@ -41,7 +41,7 @@ final class Unknowns {
     }
 
     /** Those in plan that were asked for, in the order in which they were. */
-    Map<String, Place> places() {
+    Map<String, NumberedPlace> places() {
         return Collections.unmodifiableMap(places);
     }
 
@@ -75,17 +75,17 @@ final class Unknowns {
     }
 
     /** The place of a mark: held, half held where it keeps the direction, or two unknowns. */
-    Place place(String mark) {
+    NumberedPlace place(String mark) {
         return places.computeIfAbsent(mark, name -> {
             double north = known.get(name).northing() - origin.northing();
             double east = known.get(name).easting() - origin.easting();
             if (datum.plan().contains(name)) {
-                return Place.held(north, east);
+                return NumberedPlace.held(north, east);
             }
             boolean turns = datum.turn().filter(name::equals).isPresent();
-            return new Place(
-                    turns && datum.turnNorth() ? Place.HELD : plan.unknown(north, node(name)),
-                    turns && !datum.turnNorth() ? Place.HELD : plan.unknown(east, node(name)),
+            return new NumberedPlace(
+                    turns && datum.turnNorth() ? NumberedPlace.HELD : plan.unknown(north, node(name)),
+                    turns && !datum.turnNorth() ? NumberedPlace.HELD : plan.unknown(east, node(name)),
                     north,
                     east);
         });
@@ -94,7 +94,7 @@ final class Unknowns {
     /** The number of a mark's elevation; held where the datum says so. */
     int level(String mark) {
         return datum.elevations().contains(mark)
-                ? Place.HELD
+                ? NumberedPlace.HELD
                 : levels.computeIfAbsent(
                         mark,
                         name -> heights.unknown(known.get(name).elevation().orElse(0), node(name)));

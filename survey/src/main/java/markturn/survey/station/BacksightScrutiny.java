@@ -96,7 +96,7 @@ final class BacksightScrutiny {
      * @param classLimit how far a mark may be off before anything is said, metres
      * @return empty where fewer than two take part
      */
-    static Optional<Resected> of(List<Seen> seen, String station, double classLimit, Propagation propagation) {
+    static Optional<Resected> scrutinised(List<Seen> seen, String station, double classLimit, Propagation propagation) {
         long directions = seen.stream().filter(Seen::directs).count();
         if (seen.size() < 2 || directions == 0) {
             return Optional.empty();

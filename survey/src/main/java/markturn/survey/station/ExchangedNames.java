@@ -65,6 +65,6 @@ final class ExchangedNames {
     }
 
     private double off(Sight a, Sight b) {
-        return MarkToMark.of(a, b, weights).map(p -> Math.abs(p.difference())).orElse(0.0);
+        return MarkToMark.pair(a, b, weights).map(p -> Math.abs(p.difference())).orElse(0.0);
     }
 }

@@ -43,7 +43,7 @@ final class FreePose {
      * @param known where the marks lie, by true name
      * @param targets those that were sighted for something else too
      */
-    static Pose of(
+    static Pose pose(
             String setup,
             Resection.Solution solution,
             Optional<Levelled> levelled,

@@ -197,7 +197,7 @@ public final class FreeStation {
         Optional<Resection.Solution> solution = outcome.solution();
         List<Optional<Resection.Solution>> without =
                 solution.map(s -> Scrutiny.withoutEach(sights, weights, s)).orElse(List.of());
-        Optional<Pose> pose = solution.map(s -> FreePose.of(
+        Optional<Pose> pose = solution.map(s -> FreePose.pose(
                 setup.name(),
                 s,
                 levelled,

@@ -9,8 +9,8 @@ import markturn.survey.adjust.DenseNormalEquations;
 import markturn.survey.adjust.Difference;
 import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.Observed;
-import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Mark;
 import markturn.survey.result.Observation.Kind;
@@ -35,7 +35,7 @@ record Levelled(Adjustment adjustment, List<Resection.Row> rows) {
             double known = sight.elevation().getAsDouble();
             double deviation =
                     sight.deviations().map(Mark.Deviations::elevation).orElse(0.0);
-            int mark = Place.HELD;
+            int mark = NumberedPlace.HELD;
             if (deviation > 0) {
                 mark = start.size();
                 start.add(known);
@@ -48,7 +48,7 @@ record Levelled(Adjustment adjustment, List<Resection.Row> rows) {
                     known,
                     sight.rise().getAsDouble(),
                     Math.sqrt(sight.riseVariance().getAsDouble())));
-            if (mark != Place.HELD) {
+            if (mark != NumberedPlace.HELD) {
                 rows.add(new Resection.Row(i, Kind.ELEVATION));
                 observations.add(new Coordinate(mark, known, deviation));
             }

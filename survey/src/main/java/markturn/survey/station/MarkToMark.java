@@ -9,7 +9,7 @@ final class MarkToMark {
     private MarkToMark() {}
 
     /** The distance between two marks from their directions and distances alone: it needs no adjustment. */
-    static Optional<Pair> of(Sight a, Sight b, Weights weights) {
+    static Optional<Pair> pair(Sight a, Sight b, Weights weights) {
         if (a.direction().isEmpty()
                 || b.direction().isEmpty()
                 || a.distance().isEmpty()

@@ -127,7 +127,7 @@ public final class OccupiedStation {
                 .flatMap(sight -> rays.stream().filter(ray -> ray.target().equals(sight)))
                 .map(ray -> misfits.of(ray, directed.by().orientation()))
                 .toList();
-        return BacksightScrutiny.of(
+        return BacksightScrutiny.scrutinised(
                 seen, setup.station(), job.classOfWork().limit(Limit.BACKSIGHT_DISTANCE), propagation);
     }
 

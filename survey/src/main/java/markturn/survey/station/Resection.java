@@ -10,8 +10,8 @@ import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Distance;
 import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
+import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.Observed;
-import markturn.survey.adjust.Place;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Mark;
@@ -305,7 +305,7 @@ final class Resection {
     }
 
     private List<Observed> observations(double[] unknowns, List<Row> rows) {
-        Place station = Place.unknown(NORTHING, EASTING);
+        NumberedPlace station = NumberedPlace.unknown(NORTHING, EASTING);
         List<Observed> observations = new ArrayList<>();
         int next = PLAN_UNKNOWNS + (extra == Extra.NOTHING ? 0 : 1);
         for (int i = 0; i < sights.size(); i++) {
@@ -313,9 +313,9 @@ final class Resection {
             if (!takesPart(sight)) {
                 continue;
             }
-            int north = deviation(sight, true) > 0 ? next++ : Place.HELD;
-            int east = deviation(sight, false) > 0 ? next++ : Place.HELD;
-            Place mark = new Place(north, east, sight.northing(), sight.easting());
+            int north = deviation(sight, true) > 0 ? next++ : NumberedPlace.HELD;
+            int east = deviation(sight, false) > 0 ? next++ : NumberedPlace.HELD;
+            NumberedPlace mark = new NumberedPlace(north, east, sight.northing(), sight.easting());
             double length = Math.hypot(sight.northing() - unknowns[NORTHING], sight.easting() - unknowns[EASTING]);
             if (sight.givesDirection()) {
                 rows.add(new Row(i, Kind.DIRECTION));
@@ -331,19 +331,19 @@ final class Resection {
                 observations.add(new Distance(
                         station,
                         mark,
-                        extra == Extra.SCALE ? EXTRA : Place.HELD,
-                        extra == Extra.CONSTANT ? EXTRA : Place.HELD,
+                        extra == Extra.SCALE ? EXTRA : NumberedPlace.HELD,
+                        extra == Extra.CONSTANT ? EXTRA : NumberedPlace.HELD,
                         sight.distance().getAsDouble(),
                         sight.distanceStdDev(weights)));
             }
-            if (north != Place.HELD) {
+            if (north != NumberedPlace.HELD) {
                 rows.add(new Row(i, Kind.NORTHING));
                 observations.add(new Coordinate(
                         north,
                         sight.northing(),
                         sight.deviations().map(Mark.Deviations::northing).orElseThrow()));
             }
-            if (east != Place.HELD) {
+            if (east != NumberedPlace.HELD) {
                 rows.add(new Row(i, Kind.EASTING));
                 observations.add(new Coordinate(
                         east,

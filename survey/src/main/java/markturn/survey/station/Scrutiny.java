@@ -187,7 +187,7 @@ final class Scrutiny {
         List<Pair> pairs = new ArrayList<>();
         for (int i = 0; i < sights.size(); i++) {
             for (int j = i + 1; j < sights.size(); j++) {
-                MarkToMark.of(sights.get(i), sights.get(j), weights).ifPresent(pairs::add);
+                MarkToMark.pair(sights.get(i), sights.get(j), weights).ifPresent(pairs::add);
             }
         }
         return pairs;

@@ -14,10 +14,10 @@ import markturn.survey.reduce.Air;
  * by its ppm.
  */
 public final class SetupEffects {
-    private final List<Line> lines;
+    private final List<EffectSight> lines;
 
     /** The sights of a setup, measured or expected. */
-    public SetupEffects(List<Line> lines) {
+    public SetupEffects(List<EffectSight> lines) {
         this.lines = List.copyOf(lines);
     }
 
@@ -27,7 +27,7 @@ public final class SetupEffects {
      * @param distance horizontal, metres
      * @param zenith radians; empty where the elevations are unknown
      */
-    public record Line(String target, double distance, OptionalDouble zenith) {}
+    public record EffectSight(String target, double distance, OptionalDouble zenith) {}
 
     /**
      * What something does to one of the sights.
@@ -48,7 +48,7 @@ public final class SetupEffects {
                 });
     }
 
-    private static double steepness(Line line) {
+    private static double steepness(EffectSight line) {
         return Math.abs(1 / Math.tan(line.zenith().getAsDouble()));
     }
 
@@ -56,7 +56,7 @@ public final class SetupEffects {
     public Optional<Effect> ofCentring(double beside) {
         return lines.stream()
                 .filter(l -> l.distance() > 0)
-                .min(Comparator.comparingDouble(Line::distance))
+                .min(Comparator.comparingDouble(EffectSight::distance))
                 .map(l -> new Effect(l.target(), l.distance(), Math.abs(beside) / l.distance(), Math.abs(beside)));
     }
 
@@ -68,7 +68,7 @@ public final class SetupEffects {
         Atmosphere wrong = new Atmosphere(air.temperature() + degrees, air.pressure() + hectopascals, air.vapour());
         double ppm = Math.abs(Air.ppm(instrument, wrong) - Air.ppm(instrument, air));
         return lines.stream()
-                .max(Comparator.comparingDouble(Line::distance))
+                .max(Comparator.comparingDouble(EffectSight::distance))
                 .map(l -> new Effect(l.target(), l.distance(), 0, ppm * 1e-6 * l.distance()));
     }
 }

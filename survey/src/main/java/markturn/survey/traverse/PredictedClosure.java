@@ -50,7 +50,7 @@ final class PredictedClosure {
      * @param closing the azimuth of the last leg that it closes on; empty where it does not close
      * @param turned how many angles share the angular misclosure
      */
-    static Predicted of(
+    static Predicted predicted(
             Job job,
             Route route,
             List<Route.Sight> onward,

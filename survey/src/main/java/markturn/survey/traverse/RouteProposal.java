@@ -15,7 +15,7 @@ public final class RouteProposal {
      *
      * @param isFixed whether a mark, by its true name, has coordinates of its own
      */
-    public static List<String> of(Job job, List<MeasuredSetup> setups, Predicate<String> isFixed) {
+    public static List<String> stations(Job job, List<MeasuredSetup> setups, Predicate<String> isFixed) {
         List<String> longest = List.of();
         for (int start = 0; start < setups.size(); start++) {
             List<String> route = from(job, setups, start, isFixed);

@@ -152,7 +152,7 @@ public final class TraverseRun {
                         : none,
                 OptionalDouble.of(list.stream().mapToDouble(Leg::horizontal).sum()),
                 list,
-                PredictedClosure.of(
+                PredictedClosure.predicted(
                         job,
                         route,
                         onward,

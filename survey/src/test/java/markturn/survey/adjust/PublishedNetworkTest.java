@@ -30,10 +30,10 @@ class PublishedNetworkTest {
         List<Observed> observations = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
             observations.add(new Distance(
-                    Place.held(CONTROL[i][0], CONTROL[i][1]),
-                    Place.unknown(0, 1),
-                    Place.HELD,
-                    Place.HELD,
+                    NumberedPlace.held(CONTROL[i][0], CONTROL[i][1]),
+                    NumberedPlace.unknown(0, 1),
+                    NumberedPlace.HELD,
+                    NumberedPlace.HELD,
                     DISTANCES[i],
                     1));
         }

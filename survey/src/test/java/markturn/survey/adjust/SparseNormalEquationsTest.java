@@ -49,8 +49,8 @@ class SparseNormalEquationsTest {
                         .limit(sights)
                         .toList();
                 for (int to : nearest) {
-                    Place one = Place.unknown(3 * from, 3 * from + 1);
-                    Place other = Place.unknown(3 * to, 3 * to + 1);
+                    NumberedPlace one = NumberedPlace.unknown(3 * from, 3 * from + 1);
+                    NumberedPlace other = NumberedPlace.unknown(3 * to, 3 * to + 1);
                     Direction direction = new Direction(one, other, 3 * from + 2, 0, 1e-5);
                     observations.add(new Direction(
                             one,
@@ -58,12 +58,12 @@ class SparseNormalEquationsTest {
                             3 * from + 2,
                             direction.theoretical(near) + 1e-5 * random.nextGaussian(),
                             1e-5));
-                    Distance distance = new Distance(one, other, Place.HELD, Place.HELD, 0, 0.002);
+                    Distance distance = new Distance(one, other, NumberedPlace.HELD, NumberedPlace.HELD, 0, 0.002);
                     observations.add(new Distance(
                             one,
                             other,
-                            Place.HELD,
-                            Place.HELD,
+                            NumberedPlace.HELD,
+                            NumberedPlace.HELD,
                             distance.theoretical(near) + 0.002 * random.nextGaussian(),
                             0.002));
                 }

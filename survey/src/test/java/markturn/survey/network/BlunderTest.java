@@ -267,10 +267,10 @@ class BlunderTest {
     }
 
     /** The suspects of a world with one thing added to one sight, as they are said. */
-    private static List<Suspects.Said> said(World world, String station, String target, double... adds) {
+    private static List<Suspects.SuspectWords> said(World world, String station, String target, double... adds) {
         SurveyResult result = Survey.compute(
                 job(world, (from, to) -> from.equals(station) && to.equals(target) ? adds : new double[4]));
-        return Suspects.of(
+        return Suspects.explained(
                 result.job(), result.measured(), result.measured().traverses().get(0));
     }
 
@@ -298,11 +298,11 @@ class BlunderTest {
                         .hint())
                 .contains("round number");
         double other = Angles.shortWay(azimuth(world, "T3", "T1") - azimuth(world, "T3", "T2"));
-        Suspects.Said wrong = said(world, "T3", "T2", other, 0, 0, 0).get(0);
+        Suspects.SuspectWords wrong = said(world, "T3", "T2", other, 0, 0, 0).get(0);
         assertThat(wrong.what()).contains("angle at T3");
         assertThat(wrong.hint()).contains("was T1 sighted");
         double rise = to[2] - from[2];
-        Suspects.Said swapped =
+        Suspects.SuspectWords swapped =
                 said(world, "T2", "T3", 0, 0, 0, 2 * Math.atan2(rise, length)).get(0);
         assertThat(swapped.what()).contains("from T2 (S2) to T3");
         assertThat(swapped.hint()).contains("wrong face");

@@ -231,8 +231,8 @@ class CorrectionsTest {
     @Test
     void whatTiltCentringAndAirDoIsThatOfTheseSights() {
         SetupEffects effects = new SetupEffects(List.of(
-                new SetupEffects.Line("near", 20, OptionalDouble.of(Math.toRadians(60))),
-                new SetupEffects.Line("far", 500, OptionalDouble.of(Math.toRadians(89)))));
+                new SetupEffects.EffectSight("near", 20, OptionalDouble.of(Math.toRadians(60))),
+                new SetupEffects.EffectSight("far", 500, OptionalDouble.of(Math.toRadians(89)))));
         // Source: textbook, i·cot z: 10" at 60° of zenith are 5.8"; e/D: 1 mm on 20 m are 10.3".
         assertThat(effects.ofTilt(10 * Angles.SECOND).orElseThrow().turned() / Angles.SECOND)
                 .isCloseTo(5.77, within(0.01));

@@ -6,12 +6,8 @@ import java.security.Principal;
 import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
-import markturn.formats.CoordinateCsv;
-import markturn.formats.DxfFile;
-import markturn.formats.GeoJsonFile;
-import markturn.formats.JobFile;
-import markturn.formats.LandXmlFile;
-import markturn.formats.ResultFile;
+import markturn.formats.OpenFormat;
+import markturn.formats.OpenFormats;
 import markturn.report.Report;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
@@ -32,10 +28,6 @@ import org.springframework.web.bind.annotation.ResponseBody;
 
 @Controller
 class DeliverController {
-    private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
-
-    private static final MediaType GEOJSON = new MediaType("application", "geo+json", StandardCharsets.UTF_8);
-    private static final MediaType DXF = new MediaType("image", "vnd.dxf", StandardCharsets.US_ASCII);
     private static final int LARGEST_SCALE = 100_000;
     private static final int DEFAULT_SCALE = 500;
 
@@ -55,59 +47,30 @@ class DeliverController {
         JobPage.frame(model, book, WorkStep.DELIVER);
         model.addAttribute("decisions", book.job().decisions());
         model.addAttribute(
-                "geographic", GeoJsonFile.writeGeographic(book.result()).isPresent());
+                "formats",
+                OpenFormats.ALL.stream()
+                        .filter(format -> format.isOffered(book.job()))
+                        .toList());
         return "deliver/page";
     }
 
-    @GetMapping("/job/{id}/deliver/job-file")
-    ResponseEntity<byte[]> jobFile(@PathVariable String id, Principal who) {
+    /** The job in one of the open formats; what is drawn in the size of a plan of that scale, 1 to 100 000. */
+    @GetMapping("/job/{id}/deliver/{format:[a-z0-9-]+}")
+    ResponseEntity<byte[]> inFormat(
+            @PathVariable String id,
+            @PathVariable String format,
+            @RequestParam(defaultValue = "500") int scale,
+            Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        return file(book, "job.json", MediaType.APPLICATION_JSON, JobFile.write(book.job()));
-    }
-
-    @GetMapping("/job/{id}/deliver/result-file")
-    ResponseEntity<byte[]> resultFile(@PathVariable String id, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        return file(book, "result.json", MediaType.APPLICATION_JSON, ResultFile.write(book.result()));
-    }
-
-    @GetMapping("/job/{id}/deliver/coordinates")
-    ResponseEntity<byte[]> coordinates(@PathVariable String id, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        return file(book, "coordinates.csv", CSV, CoordinateCsv.write(book.result()));
-    }
-
-    @GetMapping("/job/{id}/deliver/features")
-    ResponseEntity<byte[]> features(@PathVariable String id, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        return file(book, "job-coordinates.geojson", GEOJSON, GeoJsonFile.write(book.result()));
-    }
-
-    @GetMapping("/job/{id}/deliver/features-wgs84")
-    ResponseEntity<byte[]> geographic(@PathVariable String id, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        return file(
-                book,
-                "wgs84.geojson",
-                GEOJSON,
-                GeoJsonFile.writeGeographic(book.result()).orElseThrow(NotHere::new));
-    }
-
-    /** The drawing; text in the size of a plan of that scale, 1 to 100 000. */
-    @GetMapping("/job/{id}/deliver/drawing")
-    ResponseEntity<byte[]> drawing(
-            @PathVariable String id, @RequestParam(defaultValue = "500") int scale, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
+        OpenFormat asked = OpenFormats.named(format).orElseThrow(NotHere::new);
         if (scale < 1 || scale > LARGEST_SCALE) {
             throw new NotHere();
         }
-        return file(book, "marks-1-" + scale + ".dxf", DXF, DxfFile.write(book.result(), scale));
-    }
-
-    @GetMapping("/job/{id}/deliver/exchange")
-    ResponseEntity<byte[]> landXml(@PathVariable String id, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        return file(book, "landxml.xml", MediaType.APPLICATION_XML, LandXmlFile.write(book.result()));
+        return file(
+                book,
+                asked.ending(scale),
+                MediaType.parseMediaType(asked.mediaType()),
+                asked.write(book.result(), scale).orElseThrow(NotHere::new));
     }
 
     /** The report as a page of its own, for screen and printer. */

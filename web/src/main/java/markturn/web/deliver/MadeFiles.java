@@ -11,12 +11,8 @@ import java.util.function.DoubleConsumer;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import markturn.fieldbook.BookedJob;
-import markturn.formats.CoordinateCsv;
-import markturn.formats.DxfFile;
-import markturn.formats.GeoJsonFile;
-import markturn.formats.JobFile;
-import markturn.formats.LandXmlFile;
-import markturn.formats.ResultFile;
+import markturn.formats.OpenFormat;
+import markturn.formats.OpenFormats;
 import markturn.survey.SurveyResult;
 import markturn.web.frame.HeavyWork;
 import markturn.web.frame.LongWork;
@@ -85,14 +81,10 @@ class MadeFiles {
     private byte[] zipped(BookedJob book, int scale, DoubleConsumer reached) throws IOException {
         SurveyResult result = book.resultInTheEnd();
         Map<String, byte[]> files = new LinkedHashMap<>();
-        files.put("job.json", JobFile.write(book.job()));
-        files.put("result.json", ResultFile.write(result));
-        files.put("coordinates.csv", CoordinateCsv.write(result));
-        reached.accept(0.1);
-        files.put("job-coordinates.geojson", GeoJsonFile.write(result));
-        GeoJsonFile.writeGeographic(result).ifPresent(content -> files.put("wgs84.geojson", content));
-        files.put("landxml.xml", LandXmlFile.write(result));
-        files.put("marks-1-" + scale + ".dxf", DxfFile.write(result, scale));
+        for (OpenFormat format : OpenFormats.ALL) {
+            format.write(result, scale).ifPresent(content -> files.put(format.ending(scale), content));
+            reached.accept(0.2 * files.size() / OpenFormats.ALL.size());
+        }
         files.put("report.pdf", reports.of(book, part(reached, 0.2, 0.5)).pdf(part(reached, 0.5, 1)));
         ByteArrayOutputStream zipped = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(zipped)) {

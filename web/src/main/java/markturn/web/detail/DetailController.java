@@ -124,7 +124,7 @@ class DetailController {
                 return faults(open.get().asked(typed.getOrDefault("again", "")));
             }
             BookedJob longer = store(book, name, choice, reading, typed.get("key"), who);
-            NearTwin.of(longer, reading.target()).ifPresent(twin -> model.addAttribute("message", twin));
+            NearTwin.warning(longer, reading.target()).ifPresent(twin -> model.addAttribute("message", twin));
             return page(longer, name, next(typed), model);
         } catch (Refused refused) {
             return faults(Map.of(refused.field().isEmpty() ? "circle" : refused.field(), refused.getMessage()));

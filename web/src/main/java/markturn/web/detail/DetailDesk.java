@@ -48,7 +48,7 @@ final class DetailDesk {
 
     DetailPage page() {
         SpecialSights special = new SpecialSights(job);
-        List<DetailPage.Line> lines = lines();
+        List<DetailPage.BookLine> lines = lines();
         return new DetailPage(
                 setup,
                 codes(),
@@ -159,11 +159,11 @@ final class DetailDesk {
         };
     }
 
-    private List<DetailPage.Line> lines() {
+    private List<DetailPage.BookLine> lines() {
         List<Reading> readings = setup.setup().readings();
         Map<Integer, Shot> shots = setup.shots().stream()
                 .collect(Collectors.toMap(s -> s.fix().firstPlace(), Function.identity(), (a, b) -> a));
-        List<DetailPage.Line> lines = new ArrayList<>();
+        List<DetailPage.BookLine> lines = new ArrayList<>();
         for (int place = readings.size() - 1; place >= 0 && (choice.all() || lines.size() < LINES_SHOWN); place--) {
             if (isShot(readings.get(place))) {
                 lines.add(0, line(place, readings.get(place), Optional.ofNullable(shots.get(place))));
@@ -184,7 +184,7 @@ final class DetailDesk {
                 - shown;
     }
 
-    private DetailPage.Line line(int place, Reading reading, Optional<Shot> shot) {
+    private DetailPage.BookLine line(int place, Reading reading, Optional<Shot> shot) {
         String mark = job.trueName(reading.target());
         Optional<Check> check = reading.stands() && isSecond(place, mark)
                 ? result.measured().checks().stream()
@@ -194,7 +194,7 @@ final class DetailDesk {
         boolean located = job.mark(mark)
                 .filter(m -> m.kind() == Mark.Kind.LOCATED && m.given().isEmpty())
                 .isPresent();
-        return new DetailPage.Line(
+        return new DetailPage.BookLine(
                 book.keyOf(setup.name(), place),
                 reading,
                 job.mark(reading.target()).map(Mark::code).orElse(""),

@@ -17,7 +17,7 @@ record DetailPage(
         List<CodeChoice> codes,
         List<Pole> poles,
         Live live,
-        List<Line> lines,
+        List<BookLine> lines,
         int earlier,
         Sketch sketch,
         String singleFace,
@@ -59,7 +59,7 @@ record DetailPage(
      * @param again what a second sight showed; empty for a first
      * @param decidable whether keeping, meaning or replacing is to be decided
      */
-    record Line(
+    record BookLine(
             String key,
             Reading reading,
             String code,

@@ -16,7 +16,7 @@ final class NearTwin {
     private NearTwin() {}
 
     /** What is said of a mark that was just booked; empty where nothing lies near it. */
-    static Optional<String> of(BookedJob book, String target) {
+    static Optional<String> warning(BookedJob book, String target) {
         Job job = book.job();
         Measured measured = book.result().measured();
         String name = job.trueName(target);

@@ -27,7 +27,8 @@ public final class Devices {
     /** Of a setup in a job with simulated devices; refused where it has none. */
     public Devices(BookedJob book, Setup setup) {
         this.book = book;
-        this.practice = of(book).orElseThrow(
+        this.practice = practice(book)
+                .orElseThrow(
                         () -> new Refused("circle", "This job has no simulated station: switch practice on first"));
         this.setup = setup;
         this.order = book.order(setup);
@@ -72,7 +73,7 @@ public final class Devices {
     }
 
     /** The simulated devices of a job; empty where it has none. */
-    public static Optional<Practice> of(BookedJob book) {
+    public static Optional<Practice> practice(BookedJob book) {
         return book.practice().map(opened -> new Practice(opened.seed(), Practice.faults(Set.copyOf(opened.faults()))));
     }
 

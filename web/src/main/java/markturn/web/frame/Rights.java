@@ -1,8 +1,11 @@
 package markturn.web.frame;
 
 import java.util.List;
+import java.util.Set;
 import markturn.web.people.People;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
+import org.springframework.security.core.Authentication;
 import org.springframework.util.AntPathMatcher;
 
 /**
@@ -32,6 +35,16 @@ final class Rights {
         /** The roles of which one is needed; none where signing in is enough, or not even needed. */
         String[] roles() {
             return roles.clone();
+        }
+
+        private boolean lets(Authentication who) {
+            boolean signedIn = who != null && who.isAuthenticated() && !(who instanceof AnonymousAuthenticationToken);
+            return this == ANYBODY
+                    || signedIn
+                            && (roles.length == 0
+                                    || who.getAuthorities().stream()
+                                            .anyMatch(a -> List.of(roles)
+                                                    .contains(a.getAuthority().replaceFirst("^ROLE_", ""))));
         }
     }
 
@@ -94,10 +107,27 @@ final class Rights {
             post("/job/*/point/second-sight", Who.EITHER),
             post("/job/*/point/withdraw", Who.REVIEWER));
 
+    private static final Set<String> BY_FILTERS = Set.of("/sign-in", "/sign-out");
+
     /** Whether any row names that path, for whoever and whatever. */
     static boolean names(String path) {
         AntPathMatcher matcher = new AntPathMatcher();
         return TABLE.stream().anyMatch(row -> matcher.match(row.pattern(), path));
+    }
+
+    /**
+     * Whether somebody is let in, as {@link Security} decides it. Signing in and out is nobody's row: filters answer it before any is asked.
+     *
+     * @param who null where nobody has signed in
+     */
+    static boolean allow(HttpMethod method, String path, Authentication who) {
+        AntPathMatcher matcher = new AntPathMatcher();
+        return BY_FILTERS.contains(path)
+                || TABLE.stream()
+                        .filter(row -> row.method().equals(method) && matcher.match(row.pattern(), path))
+                        .findFirst()
+                        .filter(row -> row.who().lets(who))
+                        .isPresent();
     }
 
     private static Row get(String pattern, Who who) {

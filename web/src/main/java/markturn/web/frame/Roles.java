@@ -5,7 +5,7 @@ import markturn.web.people.People;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
-/** What a person may do, as pages ask it: nobody is shown a form that would be refused. {@code Security} decides; this only hides. */
+/** What a person may do, as pages ask it: nobody is shown a form that would be refused. {@code Security} decides, {@link AllowedForms} leaves out what it would refuse; this is for links and words. */
 @ControllerAdvice
 class Roles {
     @ModelAttribute("reviewer")
@@ -16,5 +16,16 @@ class Roles {
     @ModelAttribute("surveyor")
     boolean surveyor(HttpServletRequest request) {
         return request.isUserInRole(People.SURVEYOR);
+    }
+
+    /** What is left out of the pages of a job for want of a role; empty where nothing is. */
+    @ModelAttribute("leftOut")
+    String leftOut(HttpServletRequest request) {
+        if (surveyor(request)) {
+            return "";
+        }
+        return reviewer(request)
+                ? "You look at this job as a reviewer: what only a surveyor books or notes anew is left out."
+                : "You look at this job as a reader: nothing can be booked or decided here.";
     }
 }

@@ -1,2 +1,2 @@
-/** Points brought in from files: looked at first, held against the job, then taken in as one act. */
+/** Marks brought in from files: looked at first, held against the job, then taken in as one act. */
 package markturn.web.intake;

@@ -104,7 +104,7 @@ class MarkController {
                 }
                 if (form.isEmpty("meant-" + row)) {
                     int asked = row;
-                    MarkDoubts.of(book.job().plusMarks(marks), mark)
+                    MarkDoubts.words(book.job().plusMarks(marks), mark)
                             .ifPresent(doubt -> form.fault("meant-" + asked, doubt));
                 }
                 marks.add(mark);

@@ -21,7 +21,7 @@ final class MarkDoubts {
     private MarkDoubts() {}
 
     /** The first doubt; empty where there is none. */
-    static Optional<String> of(Job job, Mark mark) {
+    static Optional<String> words(Job job, Mark mark) {
         return Stream.of(name(job, mark), place(job, mark), elevation(job, mark))
                 .flatMap(Optional::stream)
                 .findFirst();

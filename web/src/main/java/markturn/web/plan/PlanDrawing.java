@@ -36,8 +36,8 @@ import markturn.web.frame.NamesInAddresses;
  */
 record PlanDrawing(
         List<Symbol> symbols,
-        List<Line> lines,
-        List<Line> unseen,
+        List<PlanLine> lines,
+        List<PlanLine> unseen,
         List<Ray> rays,
         String barLength,
         String barWords,
@@ -81,7 +81,7 @@ record PlanDrawing(
     }
 
     /** A line of a code, or a side of one. */
-    record Line(String d, String dashes, String words) {}
+    record PlanLine(String d, String dashes, String words) {}
 
     /** One sight; a backsight is drawn heavier. */
     record Ray(String x1, String y1, String x2, String y2, boolean backsight) {
@@ -198,9 +198,9 @@ record PlanDrawing(
                 line.closed());
     }
 
-    private static List<Line> lines(BookedJob book, Sheet sheet) {
+    private static List<PlanLine> lines(BookedJob book, Sheet sheet) {
         return CodeLines.of(book.result().measured()).stream()
-                .map(line -> new Line(
+                .map(line -> new PlanLine(
                         path(line, sheet),
                         Signs.dashes(book.job().code(line.code()).stroke()),
                         line.code() + " " + line.number()))
@@ -215,9 +215,9 @@ record PlanDrawing(
         return d.append(line.closed() ? "Z" : "").toString();
     }
 
-    private static List<Line> unseen(BookedJob book, Sheet sheet) {
+    private static List<PlanLine> unseen(BookedJob book, Sheet sheet) {
         return PlanScale.unseen(book.result().measured()).stream()
-                .map(side -> new Line(
+                .map(side -> new PlanLine(
                         "M" + sheet.x(side.from()) + " " + sheet.y(side.from()) + "L" + sheet.x(side.to()) + " "
                                 + sheet.y(side.to()),
                         "",

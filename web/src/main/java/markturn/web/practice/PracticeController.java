@@ -56,9 +56,9 @@ class PracticeController {
     private static String page(BookedJob book, Model model, Map<String, String> faults) {
         JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("faults", faults);
-        model.addAttribute("devices", Devices.of(book));
+        model.addAttribute("devices", Devices.practice(book));
         model.addAttribute("slips", Fault.values());
-        Devices.of(book).ifPresent(practice -> {
+        Devices.practice(book).ifPresent(practice -> {
             model.addAttribute("air", practice.weather().read());
             List<String> there = practice.world(book.job()).names();
             model.addAttribute("there", there);
@@ -95,7 +95,7 @@ class PracticeController {
         Optional<SatelliteFix> fix = Optional.empty();
         if (form.isSound()) {
             try {
-                fix = Devices.of(book)
+                fix = Devices.practice(book)
                         .map(p -> p.rover(book.job())
                                 .fix(
                                         mark,

@@ -94,7 +94,7 @@ class ResectionController {
         Words words = new Words(book.job().units());
         return Map.of(
                 "drawing",
-                ResectionDrawing.of(setup, show, more),
+                ResectionDrawing.svg(setup, show, more),
                 "words",
                 "With one more mark %s the ellipse would be %s by %s instead of %s by %s."
                         .formatted(

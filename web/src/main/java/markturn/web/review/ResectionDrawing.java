@@ -59,7 +59,7 @@ final class ResectionDrawing {
     }
 
     /** The drawing of a station that has a position. */
-    static String of(MeasuredSetup setup, Display show, Optional<Covariance> oneMore) {
+    static String svg(MeasuredSetup setup, Display show, Optional<Covariance> oneMore) {
         return new ResectionDrawing(setup, show).draw(oneMore);
     }
 

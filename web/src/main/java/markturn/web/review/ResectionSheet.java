@@ -83,7 +83,7 @@ final class ResectionSheet {
                 now.varianceFactor().isPresent()
                         ? show.number(now.varianceFactor().getAsDouble(), 2)
                         : "–");
-        String drawing = now.station().isPresent() ? ResectionDrawing.of(now, show, Optional.empty()) : "";
+        String drawing = now.station().isPresent() ? ResectionDrawing.svg(now, show, Optional.empty()) : "";
         return new Filled(cells, out, drawing);
     }
 

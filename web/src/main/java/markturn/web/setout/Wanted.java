@@ -77,9 +77,9 @@ final class Wanted {
     }
 
     /** Two marks apart. */
-    record Line(Position from, Position to) {}
+    record WantedLine(Position from, Position to) {}
 
-    Optional<Line> line() {
+    Optional<WantedLine> line() {
         Optional<Position> from = position("from");
         Optional<Position> to = position("to");
         if (from.isEmpty() || to.isEmpty()) {
@@ -89,7 +89,7 @@ final class Wanted {
             form.fault("to", form.text("to") + " lies where the line begins: expected another mark");
             return Optional.empty();
         }
-        return Optional.of(new Line(from.get(), to.get()));
+        return Optional.of(new WantedLine(from.get(), to.get()));
     }
 
     /** What it is called in sentences. */
@@ -136,7 +136,7 @@ final class Wanted {
         }
         OptionalDouble every = form.length("every", 0, FARTHEST, "a distance above 0");
         OptionalDouble here = form.length("station", -FARTHEST, FARTHEST, "a distance along the line");
-        Optional<Line> line = line();
+        Optional<WantedLine> line = line();
         if (every.isEmpty() || every.getAsDouble() == 0 || here.isEmpty() || line.isEmpty()) {
             return Optional.empty();
         }

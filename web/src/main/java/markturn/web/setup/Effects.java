@@ -28,7 +28,7 @@ final class Effects {
 
     private Effects() {}
 
-    static List<String> of(Form form, BookedJob book) {
+    static List<String> words(Form form, BookedJob book) {
         SetupForm sheet = new SetupForm(form, book);
         Words words = new Words(book.job().units());
         SetupEffects effects = new SetupEffects(lines(form, sheet));
@@ -96,7 +96,7 @@ final class Effects {
                         words.difference((belongs - keyed.getAsDouble()) * 1e-6 * 1000)));
     }
 
-    private static List<SetupEffects.Line> lines(Form form, SetupForm sheet) {
+    private static List<SetupEffects.EffectSight> lines(Form form, SetupForm sheet) {
         Optional<Position> station = sheet.position(form.text("station"));
         Set<String> targets = new LinkedHashSet<>();
         for (int row = 0; row < SetupForm.BACKSIGHTS; row++) {
@@ -105,7 +105,7 @@ final class Effects {
         for (int row = 0; row < SetupForm.FORESIGHTS; row++) {
             targets.add(form.text("fore-" + row));
         }
-        List<SetupEffects.Line> lines = new ArrayList<>();
+        List<SetupEffects.EffectSight> lines = new ArrayList<>();
         for (String target : targets) {
             Optional<Position> at = sheet.position(target);
             if (station.isPresent() && at.isPresent() && station.get().distanceTo(at.get()) > 0) {
@@ -115,10 +115,10 @@ final class Effects {
         return lines;
     }
 
-    private static SetupEffects.Line line(String target, Position from, Position to) {
+    private static SetupEffects.EffectSight line(String target, Position from, Position to) {
         double distance = from.distanceTo(to);
         boolean levels = from.elevation().isPresent() && to.elevation().isPresent();
-        return new SetupEffects.Line(
+        return new SetupEffects.EffectSight(
                 target,
                 distance,
                 levels

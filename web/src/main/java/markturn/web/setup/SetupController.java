@@ -286,7 +286,7 @@ class SetupController {
     @ResponseBody
     List<String> effects(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        return Effects.of(new Form(typed, book.job().units()), book);
+        return Effects.words(new Form(typed, book.job().units()), book);
     }
 
     /** The air as the weather sensor of the practice world shows it. */
@@ -294,7 +294,7 @@ class SetupController {
     @ResponseBody
     Map<String, String> weather(@PathVariable String id, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        return Devices.of(book)
+        return Devices.practice(book)
                 .map(practice -> practice.weather().read())
                 .map(SetupController::shown)
                 .orElse(Map.of());

@@ -43,7 +43,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
     /** A suspect: a ring about a station where the line is empty, else along the line; its number in the table. */
     public record Doubt(String number, String line, String x, String y) {}
 
-    static FigureDrawing of(Job job, MeasuredTraverse traverse, List<Suspects.Said> suspects) {
+    static FigureDrawing of(Job job, MeasuredTraverse traverse, List<Suspects.SuspectWords> suspects) {
         List<Position> stations = traverse.stations();
         TrueScale scale = new TrueScale(stations, WIDTH, HEIGHT, BORDER);
         List<Dot> dots = new ArrayList<>();
@@ -61,7 +61,7 @@ public record FigureDrawing(List<Dot> stations, String path, List<Doubt> doubts,
         return new FigureDrawing(dots, path.toString(), doubts(job, dots, suspects), lens(traverse, scale));
     }
 
-    private static List<Doubt> doubts(Job job, List<Dot> dots, List<Suspects.Said> suspects) {
+    private static List<Doubt> doubts(Job job, List<Dot> dots, List<Suspects.SuspectWords> suspects) {
         List<Doubt> doubts = new ArrayList<>();
         for (int i = 0; i < suspects.size(); i++) {
             String number = String.valueOf(i + 1);

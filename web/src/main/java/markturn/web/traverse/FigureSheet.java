@@ -26,7 +26,7 @@ public record FigureSheet(
         FigureDrawing drawing,
         UnrolledRoute unrolled,
         List<LegRow> legs,
-        List<Suspects.Said> suspects,
+        List<Suspects.SuspectWords> suspects,
         String suspected,
         List<Suspects.Elsewhere> elsewhere,
         Optional<Suspects.Elsewhere> endElsewhere,
@@ -51,7 +51,7 @@ public record FigureSheet(
         Words words = new Words(job.units());
         Measured measured = book.result().measured();
         boolean out = TraverseLimits.isOut(job, run);
-        List<Suspects.Said> suspects = out ? Suspects.of(job, measured, run) : List.of();
+        List<Suspects.SuspectWords> suspects = out ? Suspects.explained(job, measured, run) : List.of();
         return new FigureSheet(
                 run,
                 verdict(job, run, words),
@@ -106,7 +106,7 @@ public record FigureSheet(
     }
 
     /** What the suspects are worth, in a sentence. */
-    private static String suspected(List<Suspects.Said> suspects) {
+    private static String suspected(List<Suspects.SuspectWords> suspects) {
         if (suspects.isEmpty()) {
             return "";
         }

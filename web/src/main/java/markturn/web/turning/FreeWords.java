@@ -22,7 +22,7 @@ final class FreeWords {
 
     private FreeWords() {}
 
-    static List<Comparison> of(SurveyResult result, MeasuredSetup setup, Display show) {
+    static List<Comparison> comparisons(SurveyResult result, MeasuredSetup setup, Display show) {
         Resected resected = setup.resected().orElseThrow();
         Words words = new Words(result.job().units());
         List<Comparison> rows = new ArrayList<>();

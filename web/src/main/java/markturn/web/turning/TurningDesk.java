@@ -33,9 +33,9 @@ import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.turning.Expectation;
 import markturn.survey.turning.PointingOrder.Pointing;
+import markturn.web.turning.TurningPage.BookLine;
 import markturn.web.turning.TurningPage.Coming;
 import markturn.web.turning.TurningPage.Comparison;
-import markturn.web.turning.TurningPage.Line;
 import markturn.web.turning.TurningPage.Live;
 
 /** Lays out the page of a setup from the book. */
@@ -282,16 +282,16 @@ final class TurningDesk {
                 show.coarse(expected(pointing)));
     }
 
-    private List<Line> lines() {
+    private List<BookLine> lines() {
         Margin margin = new Margin(result, measured, show);
-        List<Line> lines = new ArrayList<>();
+        List<BookLine> lines = new ArrayList<>();
         String last = "";
         int late = firstShown();
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
             String section = section(reading);
             List<TurningPage.Judged> judged = margin.judgements(place);
-            lines.add(new Line(
+            lines.add(new BookLine(
                     book.keyOf(setup.name(), place),
                     section.equals(last) ? "" : section,
                     reading,
@@ -362,7 +362,7 @@ final class TurningDesk {
 
     private List<Comparison> comparisons() {
         if (setup.isFree()) {
-            return FreeWords.of(result, measured, show);
+            return FreeWords.comparisons(result, measured, show);
         }
         Words words = new Words(book.job().units());
         List<Comparison> rows = new ArrayList<>();

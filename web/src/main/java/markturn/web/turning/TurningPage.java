@@ -17,7 +17,7 @@ import markturn.web.device.Devices;
  */
 public record TurningPage(
         MeasuredSetup setup,
-        List<Line> lines,
+        List<BookLine> lines,
         Optional<Live> live,
         List<Coming> coming,
         List<String> round,
@@ -61,7 +61,7 @@ public record TurningPage(
      * @param judgements what is out of its limit, in words
      * @param earlier whether it is folded away where many lines stand above the one in hand; what is out of its limit never is
      */
-    public record Line(
+    public record BookLine(
             String key,
             String heading,
             Reading reading,
@@ -144,11 +144,11 @@ public record TurningPage(
 
     /** How many lines are folded away. */
     public long earlier() {
-        return lines.stream().filter(Line::earlier).count();
+        return lines.stream().filter(BookLine::earlier).count();
     }
 
     /** The last line that stands. */
-    public Optional<Line> last() {
+    public Optional<BookLine> last() {
         return lines.stream().filter(l -> l.reading().stands()).reduce((earlier, later) -> later);
     }
 

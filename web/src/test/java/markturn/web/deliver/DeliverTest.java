@@ -45,10 +45,10 @@ class DeliverTest {
         Assertions.assertThat(features.suggestedFilename()).isEqualTo("Alder-Weir-PRACTICE-job-coordinates.geojson");
         // Without a projection there is nothing to offer in WGS 84, and an address that is typed says so.
         assertThat(page.locator("main")).not().containsText("Features, WGS 84");
-        APIResponse none = page.request().get("/job/" + id + "/deliver/features-wgs84");
+        APIResponse none = page.request().get("/job/" + id + "/deliver/geojson-wgs84");
         Assertions.assertThat(none.status()).isEqualTo(404);
         Assertions.assertThat(page.request()
-                        .get("/job/" + id + "/deliver/drawing?scale=0")
+                        .get("/job/" + id + "/deliver/dxf?scale=0")
                         .status())
                 .isEqualTo(404);
     }

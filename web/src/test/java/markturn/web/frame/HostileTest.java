@@ -76,7 +76,7 @@ class HostileTest {
         assertThat(booked.status()).isEqualTo(200);
         House.made(page, job + "/deliver/report.pdf");
         House.made(page, job + "/deliver/everything");
-        assertThat(page.request().get(job + "/deliver/exchange").status()).isEqualTo(200);
+        assertThat(page.request().get(job + "/deliver/landxml").status()).isEqualTo(200);
         page.navigate(job + "/point");
         assertThat(page.locator("main")).containsText("GATE\uFFFD\uFFFD 9");
     }

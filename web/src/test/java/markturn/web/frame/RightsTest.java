@@ -3,8 +3,10 @@ package markturn.web.frame;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.RequestOptions;
+import java.net.URI;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -96,6 +98,60 @@ class RightsTest {
             }
         }
         assertThat(wrong).isEmpty();
+    }
+
+    private static final List<String> PAGES = List.of(
+            "",
+            "/mark",
+            "/equipment",
+            "/code",
+            "/setup",
+            "/turning/S1",
+            "/detail/S1",
+            "/setout",
+            "/practice",
+            "/review",
+            "/review/S1",
+            "/traverse",
+            "/network",
+            "/point",
+            "/point/checks",
+            "/plan",
+            "/deliver",
+            "/intake");
+
+    /** A form that is shown is one that may be posted: each is, to a job that is nobody's. */
+    @Test
+    void aReviewerIsShownOnlyTheFormsOfAReviewer(House house) {
+        Page page = house.signedIn("ida");
+        List<String> wrong = new ArrayList<>();
+        page.onPageError(error -> wrong.add(page.url() + " " + error));
+        String job = house.demo(page);
+        String token = page.locator("meta[name=csrf]").getAttribute("content");
+        String header = page.locator("meta[name=csrf-header]").getAttribute("content");
+        int forms = 0;
+        for (String path : PAGES) {
+            assertThat(page.navigate(job + path).status()).as(path).isEqualTo(200);
+            assertThat(page.locator(".left-out").textContent()).contains("reviewer");
+            for (Locator form : page.locator("form:not([method=get])").all()) {
+                String action = form.getAttribute("action");
+                String to = action != null ? action : URI.create(page.url()).getPath() + "/book";
+                if (!to.startsWith(job)) {
+                    continue;
+                }
+                forms++;
+                int status = page.request()
+                        .post(
+                                to.replace(job, "/job/11111111-1111-1111-1111-111111111111"),
+                                RequestOptions.create().setHeader(header, token).setMaxRedirects(0))
+                        .status();
+                if (status == 403) {
+                    wrong.add(path + ": " + to);
+                }
+            }
+        }
+        assertThat(wrong).isEmpty();
+        assertThat(forms).isGreaterThan(3);
     }
 
     @Test

@@ -56,10 +56,10 @@ class OddJobsTest {
             "/intake",
             "/deliver",
             "/deliver/report",
-            "/deliver/coordinates",
-            "/deliver/features",
-            "/deliver/exchange",
-            "/deliver/drawing",
+            "/deliver/csv",
+            "/deliver/geojson",
+            "/deliver/landxml",
+            "/deliver/dxf",
             "/deliver/result-file",
             "/deliver/job-file");
 

@@ -35,7 +35,7 @@ final class BlunderSuspect implements Rule {
                                     evidence.words().difference(elsewhere.get().distance()),
                                     mark)));
         }
-        List<Suspects.Said> suspects = Suspects.of(evidence.job(), evidence.measured(), of);
+        List<Suspects.SuspectWords> suspects = Suspects.explained(evidence.job(), evidence.measured(), of);
         if (suspects.isEmpty()) {
             return Optional.empty();
         }

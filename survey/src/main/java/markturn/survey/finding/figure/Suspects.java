@@ -42,7 +42,7 @@ public final class Suspects {
      * @param from a station it is at, or where its line begins; empty where it is at no place
      * @param to where its line ends; empty where it is no line
      */
-    public record Said(
+    public record SuspectWords(
             String what,
             String size,
             String explains,
@@ -54,20 +54,20 @@ public final class Suspects {
             String to) {}
 
     /** Those of a traverse, in plan and then in elevation, each list the best first. */
-    public static List<Said> of(Job job, Measured measured, MeasuredTraverse traverse) {
+    public static List<SuspectWords> explained(Job job, Measured measured, MeasuredTraverse traverse) {
         Suspects suspects = new Suspects(job, measured);
         return Stream.concat(traverse.suspects().stream(), traverse.levelSuspects().stream())
                 .map(suspects::said)
                 .toList();
     }
 
-    private Said said(Suspect of) {
+    private SuspectWords said(Suspect of) {
         SingleFault.What what = of.what();
         String station = job.setup(what.setup()).map(Setup::station).orElse("");
         List<String> ends = ends(what, station);
         boolean angular = what.kind().angular();
         String size = angular ? words.size(of.size()) : words.difference(of.size());
-        return new Said(
+        return new SuspectWords(
                 named(what, station),
                 (of.size() < 0 ? "-" : "+") + size,
                 Words.number(Math.min(of.explains(), 0.9999) * 100, 2) + " %",

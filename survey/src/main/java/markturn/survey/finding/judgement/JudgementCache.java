@@ -9,14 +9,14 @@ import markturn.survey.result.MeasuredSetup;
 
 /** What was judged of each setup before, taken over where it is the very same result with the same checks. */
 public final class JudgementCache {
-    private Map<MeasuredSetup, Of> known = new IdentityHashMap<>();
-    private Map<MeasuredSetup, Of> inUse = new IdentityHashMap<>();
+    private Map<MeasuredSetup, Remembered> known = new IdentityHashMap<>();
+    private Map<MeasuredSetup, Remembered> inUse = new IdentityHashMap<>();
 
-    private record Of(List<Check> checks, List<Judgement> judgements) {}
+    private record Remembered(List<Check> checks, List<Judgement> judgements) {}
 
     public List<Judgement> judgements(MeasuredSetup setup, List<Check> checks, Supplier<List<Judgement>> judge) {
-        Of before = known.get(setup);
-        Of now = before != null && before.checks.equals(checks) ? before : new Of(checks, judge.get());
+        Remembered before = known.get(setup);
+        Remembered now = before != null && before.checks.equals(checks) ? before : new Remembered(checks, judge.get());
         inUse.put(setup, now);
         return now.judgements;
     }

@@ -79,7 +79,7 @@ final class MarkDisagrees implements Rule {
                                         evidence.words().difference(suspicion.shift()),
                                         Words.compass(suspicion.azimuth().getAsDouble()),
                                         checked
-                                                ? "%s agree within %s and still check each other"
+                                                ? "%s fit with a largest residual of %s and still check each other"
                                                         .formatted(
                                                                 names,
                                                                 evidence.words().difference(agree))

@@ -8,17 +8,17 @@ package markturn.survey.adjust;
  * @param northing where it is held, metres
  * @param easting where it is held, metres
  */
-public record Place(int north, int east, double northing, double easting) {
+public record NumberedPlace(int north, int east, double northing, double easting) {
     public static final int HELD = -1;
 
     /** A place that is to be found. */
-    public static Place unknown(int north, int east) {
-        return new Place(north, east, 0, 0);
+    public static NumberedPlace unknown(int north, int east) {
+        return new NumberedPlace(north, east, 0, 0);
     }
 
     /** A place that does not move. */
-    public static Place held(double northing, double easting) {
-        return new Place(HELD, HELD, northing, easting);
+    public static NumberedPlace held(double northing, double easting) {
+        return new NumberedPlace(HELD, HELD, northing, easting);
     }
 
     double northing(double[] unknowns) {

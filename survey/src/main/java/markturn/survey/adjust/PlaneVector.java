@@ -1,14 +1,14 @@
 package markturn.survey.adjust;
 
 /** The line between two places as the unknowns stand: what directions and distances have in common. */
-record Line(double north, double east, double length) {
+record PlaneVector(double north, double east, double length) {
     /** Places nearer than this are one place, metres. */
     private static final double NOTHING = 1e-6;
 
-    static Line between(Place from, Place to, double[] unknowns) {
+    static PlaneVector between(NumberedPlace from, NumberedPlace to, double[] unknowns) {
         double north = to.northing(unknowns) - from.northing(unknowns);
         double east = to.easting(unknowns) - from.easting(unknowns);
-        return new Line(north, east, Math.max(Math.hypot(north, east), NOTHING));
+        return new PlaneVector(north, east, Math.max(Math.hypot(north, east), NOTHING));
     }
 
     double azimuth() {
@@ -16,23 +16,24 @@ record Line(double north, double east, double length) {
     }
 
     /** Hands on how the azimuth turns with both places. */
-    static void turning(Place from, Place to, double[] unknowns, Observed.Partial partial) {
-        Line line = between(from, to, unknowns);
+    static void turning(NumberedPlace from, NumberedPlace to, double[] unknowns, Observed.Partial partial) {
+        PlaneVector line = between(from, to, unknowns);
         double squared = line.length * line.length;
         bothEnds(from, to, -line.east / squared, line.north / squared, partial);
     }
 
     /** Hands on the partial derivatives by both places, given those by the far end. */
-    static void bothEnds(Place from, Place to, double byNorth, double byEast, Observed.Partial partial) {
+    static void bothEnds(
+            NumberedPlace from, NumberedPlace to, double byNorth, double byEast, Observed.Partial partial) {
         one(to, byNorth, byEast, partial);
         one(from, -byNorth, -byEast, partial);
     }
 
-    private static void one(Place place, double byNorth, double byEast, Observed.Partial partial) {
-        if (place.north() != Place.HELD) {
+    private static void one(NumberedPlace place, double byNorth, double byEast, Observed.Partial partial) {
+        if (place.north() != NumberedPlace.HELD) {
             partial.by(place.north(), byNorth);
         }
-        if (place.east() != Place.HELD) {
+        if (place.east() != NumberedPlace.HELD) {
             partial.by(place.east(), byEast);
         }
     }
