@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import markturn.fieldbook.wire.Element;
-import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.SetupReader;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.survey.finding.base.Basis;
 import markturn.survey.job.Decision;
@@ -22,7 +22,7 @@ public record MarksLeftOut(String setup, Setup.ByResection leaving, String by, S
         implements EntryPayload {
     static MarksLeftOut read(Element of, int revision) {
         return new MarksLeftOut(
-                of.text("setup"), JobReader.byResection(of), of.text("by"), of.text("reason"), of.text(Basis.KEY));
+                of.text("setup"), SetupReader.byResection(of), of.text("by"), of.text("reason"), of.text(Basis.KEY));
     }
 
     @Override

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import markturn.fieldbook.wire.Element;
 import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.SetupReader;
 import markturn.fieldbook.wire.Tree;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.fieldbook.wire.Tree.Items;
@@ -35,7 +36,7 @@ public record NoteCorrected(Note note, String by, String reason) implements Entr
         List<String> lines = of.list("lines").stream().map(Element::text).toList();
         String what = of.text("what");
         return switch (what) {
-            case "instrumentHeight" -> new Note.InstrumentHeight(of.text("setup"), JobReader.height(of.at("after")));
+            case "instrumentHeight" -> new Note.InstrumentHeight(of.text("setup"), SetupReader.height(of.at("after")));
             case "atmosphere" -> new Note.Air(of.text("setup"), JobReader.atmosphere(of.at("after")));
             case "reflectorConstant" ->
                 new Note.ReflectorConstant(
@@ -44,7 +45,7 @@ public record NoteCorrected(Note note, String by, String reason) implements Entr
                                 ? JobReader.reflector(of.at("after")).constant()
                                 : of.plain("after").orElse(0));
             case "earth" -> new Note.EarthAssumed(JobReader.earth(of.at("after")));
-            case "targetHeight" -> new Note.TargetHeight(lines, JobReader.height(of.at("after")));
+            case "targetHeight" -> new Note.TargetHeight(lines, SetupReader.height(of.at("after")));
             case "reflector" -> new Note.SightReflector(lines, of.text("after"));
             case "target" -> new Note.SightTarget(lines, of.text("after"));
             case "role" -> new Note.SightRole(lines, Reading.Role.valueOf(of.text("after")));

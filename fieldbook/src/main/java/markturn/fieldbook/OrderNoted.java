@@ -2,8 +2,8 @@ package markturn.fieldbook;
 
 import java.util.stream.Collectors;
 import markturn.fieldbook.wire.Element;
-import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.SetupReader;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.fieldbook.wire.Tree.Items;
 import markturn.survey.job.Reading;
@@ -32,7 +32,7 @@ public record OrderNoted(String setup, TurningOrder order) implements EntryPaylo
                 of.text("target"),
                 Reading.Role.valueOf(of.text("role")),
                 of.text("reflector"),
-                of.find("height").map(JobReader::height),
+                of.find("height").map(SetupReader::height),
                 of.plain("centring"));
     }
 

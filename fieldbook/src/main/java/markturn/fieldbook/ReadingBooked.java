@@ -3,8 +3,8 @@ package markturn.fieldbook;
 import java.util.Optional;
 import java.util.Set;
 import markturn.fieldbook.wire.Element;
-import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.SetupReader;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
@@ -17,7 +17,7 @@ import markturn.survey.job.Setup;
  */
 public record ReadingBooked(String setup, Reading reading, Optional<String> device) implements EntryPayload {
     static ReadingBooked read(Element of, int revision) {
-        return new ReadingBooked(of.text("setup"), JobReader.reading(of.at("reading")), of.optionalText("device"));
+        return new ReadingBooked(of.text("setup"), SetupReader.reading(of.at("reading")), of.optionalText("device"));
     }
 
     @Override

@@ -1,8 +1,8 @@
 package markturn.fieldbook;
 
 import markturn.fieldbook.wire.Element;
-import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.SetupReader;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
@@ -10,7 +10,7 @@ import markturn.survey.job.Setup;
 /** A setup, before anything is read at it. */
 public record SetupBegun(Setup setup) implements EntryPayload {
     static SetupBegun read(Element of, int revision) {
-        return new SetupBegun(JobReader.setup(of));
+        return new SetupBegun(SetupReader.setup(of));
     }
 
     @Override

@@ -1,14 +1,10 @@
 package markturn.formats;
 
 import java.io.StringWriter;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javax.xml.stream.XMLOutputFactory;
@@ -16,12 +12,9 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
-import markturn.survey.angle.AngleUnit;
-import markturn.survey.job.Circle;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
-import markturn.survey.job.PlainText;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
@@ -30,7 +23,6 @@ import markturn.survey.reduce.Heights;
 import markturn.survey.result.CodeLine;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
-import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 
 /**
@@ -52,18 +44,14 @@ public final class LandXmlFile {
     /** The code of the features that hold what the format has no word for. */
     static final String FEATURE = "mark-turn";
 
-    private static final int PLACES = 4;
-    private static final int ANGLE_PLACES = 9;
-
     private final SurveyResult result;
     private final Job job;
-    private final XMLStreamWriter xml;
-    private final Map<String, String> ids = new HashMap<>();
+    private final LandXmlText xml;
 
     private LandXmlFile(SurveyResult result, XMLStreamWriter xml) {
         this.result = result;
         this.job = result.job();
-        this.xml = xml;
+        this.xml = new LandXmlText(job.units(), xml);
     }
 
     /** Writes a computed job. Struck-out readings stay in the job file and the report: a reader of this format would count them. */
@@ -80,24 +68,19 @@ public final class LandXmlFile {
     }
 
     private void document() throws XMLStreamException {
-        xml.writeStartDocument("UTF-8", "1.0");
-        line();
-        xml.writeComment(" " + Cautions.EXPORT + (job.isPractice() ? " PRACTICE: simulated readings." : "") + " ");
-        line();
+        xml.begin();
+        xml.comment(Cautions.EXPORT + (job.isPractice() ? " PRACTICE: simulated readings." : ""));
         List<String> left = LandXmlLimits.leftBehind(job);
         if (!left.isEmpty()) {
-            xml.writeComment(" Left behind, as this format has no place for it: "
-                    + String.join("; ", left).replace("--", "- -") + ". ");
-            line();
+            xml.comment("Left behind, as this format has no place for it: " + String.join("; ", left) + ".");
         }
-        xml.writeStartElement("LandXML");
-        xml.writeDefaultNamespace(NAMESPACE);
+        xml.root("LandXML");
         Instant first = job.setups().stream()
                 .flatMap(s -> s.readings().stream())
                 .flatMap(r -> r.at().stream())
                 .findFirst()
                 .orElse(Instant.EPOCH);
-        attributes(
+        xml.attributes(
                 "version",
                 "1.2",
                 "date",
@@ -105,22 +88,21 @@ public final class LandXmlFile {
                 "time",
                 first.toString().substring(11, 19));
         units();
-        open("Project", "name", job.name(), "desc", job.isPractice() ? "PRACTICE" : "");
-        close();
-        open("Application", "name", "Mark Turn", "version", Version.current());
-        close();
+        xml.open("Project", "name", job.name(), "desc", job.isPractice() ? "PRACTICE" : "");
+        xml.close();
+        xml.open("Application", "name", "Mark Turn", "version", Version.current());
+        xml.close();
         points();
         lines();
         survey();
-        close();
-        xml.writeEndDocument();
+        xml.close();
     }
 
     private void units() throws XMLStreamException {
-        open("Units");
+        xml.open("Units");
         boolean metric = job.units().length() == LengthUnit.METRE;
         String unit = metric ? "meter" : job.units().length() == LengthUnit.FOOT ? "foot" : "USSurveyFoot";
-        open(
+        xml.open(
                 metric ? "Metric" : "Imperial",
                 "linearUnit",
                 unit,
@@ -136,8 +118,8 @@ public final class LandXmlFile {
                 angularUnit(),
                 "directionUnit",
                 angularUnit());
-        close();
-        close();
+        xml.close();
+        xml.close();
     }
 
     private String angularUnit() {
@@ -149,10 +131,10 @@ public final class LandXmlFile {
     }
 
     private void points() throws XMLStreamException {
-        open("CgPoints");
+        xml.open("CgPoints");
         for (MeasuredMark mark : result.measured().marks()) {
             if (mark.position().isPresent()) {
-                open(
+                xml.open(
                         "CgPoint",
                         "name",
                         mark.name(),
@@ -164,15 +146,15 @@ public final class LandXmlFile {
                             case NEW -> "traverse";
                             case LOCATED -> "sideshot";
                         });
-                place(mark.position().get());
+                xml.place(mark.position().get());
                 String[] deviations = LandXmlLimits.settings(mark.mark(), unit());
                 if (deviations.length > 0) {
-                    properties(deviations);
+                    xml.properties(deviations);
                 }
-                close();
+                xml.close();
             }
         }
-        close();
+        xml.close();
     }
 
     private void lines() throws XMLStreamException {
@@ -182,62 +164,62 @@ public final class LandXmlFile {
         if (lines.isEmpty()) {
             return;
         }
-        open("PlanFeatures", "name", "lines by code");
+        xml.open("PlanFeatures", "name", "lines by code");
         for (int n = 0; n < lines.size(); n++) {
             CodeLine line = lines.get(n);
-            open("PlanFeature", "name", line.code() + " " + line.number() + "/" + (n + 1));
-            open("CoordGeom");
+            xml.open("PlanFeature", "name", line.code() + " " + line.number() + "/" + (n + 1));
+            xml.open("CoordGeom");
             int sides = line.closed() ? line.points().size() : line.points().size() - 1;
             for (int i = 0; i < sides; i++) {
-                open("Line");
-                open("Start", "pntRef", line.points().get(i).name());
-                close();
-                open(
+                xml.open("Line");
+                xml.open("Start", "pntRef", line.points().get(i).name());
+                xml.close();
+                xml.open(
                         "End",
                         "pntRef",
                         line.points().get((i + 1) % line.points().size()).name());
-                close();
-                close();
+                xml.close();
+                xml.close();
             }
-            close();
-            close();
+            xml.close();
+            xml.close();
         }
-        close();
+        xml.close();
     }
 
     private void survey() throws XMLStreamException {
-        open("Survey");
-        open("SurveyHeader", "name", job.name());
-        properties(LandXmlLimits.settings(job));
-        close();
-        open("Equipment");
+        xml.open("Survey");
+        xml.open("SurveyHeader", "name", job.name());
+        xml.properties(LandXmlLimits.settings(job));
+        xml.close();
+        xml.open("Equipment");
         for (Instrument instrument : job.instruments()) {
-            open("InstrumentDetails", "id", id("instrument", instrument.name()), "name", instrument.name());
-            properties(
-                    "directionStdDev", small(instrument.directionStdDev()),
-                    "zenithStdDev", small(instrument.zenithStdDev()),
-                    "distanceStdDev", exact(instrument.distanceStdDev() / unit()),
-                    "distancePpm", exact(instrument.distancePpm()),
-                    "centringStdDev", exact(instrument.centringStdDev() / unit()),
-                    "heightStdDev", exact(instrument.heightStdDev() / unit()));
-            close();
+            xml.open("InstrumentDetails", "id", xml.id("instrument", instrument.name()), "name", instrument.name());
+            xml.properties(
+                    "directionStdDev", xml.small(instrument.directionStdDev()),
+                    "zenithStdDev", xml.small(instrument.zenithStdDev()),
+                    "distanceStdDev", LandXmlText.exact(instrument.distanceStdDev() / unit()),
+                    "distancePpm", LandXmlText.exact(instrument.distancePpm()),
+                    "centringStdDev", LandXmlText.exact(instrument.centringStdDev() / unit()),
+                    "heightStdDev", LandXmlText.exact(instrument.heightStdDev() / unit()));
+            xml.close();
         }
         for (Reflector reflector : job.reflectors()) {
             if (!reflector.isReflectorless()) {
-                open("InstrumentDetails", "id", id("reflector", reflector.name()), "name", reflector.name());
-                properties(
+                xml.open("InstrumentDetails", "id", xml.id("reflector", reflector.name()), "name", reflector.name());
+                xml.properties(
                         "reflector", reflector.name(),
-                        "constant", exact(reflector.constant() / unit()),
-                        "centringStdDev", exact(reflector.centringStdDev() / unit()),
-                        "heightStdDev", exact(reflector.heightStdDev() / unit()));
-                close();
+                        "constant", LandXmlText.exact(reflector.constant() / unit()),
+                        "centringStdDev", LandXmlText.exact(reflector.centringStdDev() / unit()),
+                        "heightStdDev", LandXmlText.exact(reflector.heightStdDev() / unit()));
+                xml.close();
             }
         }
-        close();
+        xml.close();
         for (MeasuredSetup setup : result.measured().setups()) {
             setup(setup);
         }
-        close();
+        xml.close();
     }
 
     private double unit() {
@@ -246,29 +228,29 @@ public final class LandXmlFile {
 
     private void setup(MeasuredSetup measured) throws XMLStreamException {
         Setup setup = measured.setup();
-        String id = id("setup", setup.name());
-        open(
+        String id = xml.id("setup", setup.name());
+        xml.open(
                 "InstrumentSetup",
                 "id",
                 id,
                 "instrumentDetailsID",
-                id("instrument", setup.instrument()),
+                xml.id("instrument", setup.instrument()),
                 "stationName",
                 setup.name(),
                 "instrumentHeight",
                 Heights.ofInstrument(job, setup).isPresent()
-                        ? number(Heights.ofInstrument(job, setup).getAsDouble() / unit())
+                        ? LandXmlText.number(Heights.ofInstrument(job, setup).getAsDouble() / unit())
                         : "0",
                 "orientationAzimuth",
-                angle(measured.orientation()));
-        open("InstrumentPoint", "pntRef", setup.station());
-        close();
+                xml.angle(measured.orientation()));
+        xml.open("InstrumentPoint", "pntRef", setup.station());
+        xml.close();
         if (!setup.isFree()) {
             for (String sight : setup.orientation().sights()) {
-                open("Backsight", "id", id("backsight", setup.name() + "/" + sight));
-                open("BacksightPoint", "pntRef", sight);
-                close();
-                close();
+                xml.open("Backsight", "id", xml.id("backsight", setup.name() + "/" + sight));
+                xml.open("BacksightPoint", "pntRef", sight);
+                xml.close();
+                xml.close();
             }
         }
         for (Reading reading : setup.readings()) {
@@ -279,7 +261,7 @@ public final class LandXmlFile {
         for (Shot shot : measured.shots()) {
             reduced(id, measured, shot);
         }
-        properties(with(
+        xml.properties(with(
                 LandXmlLimits.settings(setup),
                 "method",
                 setup.isFree() ? "resection" : "occupied",
@@ -287,11 +269,11 @@ public final class LandXmlFile {
                 setup.orientation() instanceof Setup.ByAzimuth given
                         ? given.azimuth().written()
                         : ""));
-        close();
+        xml.close();
     }
 
     private void raw(String setupId, Setup setup, Reading reading) throws XMLStreamException {
-        open(
+        xml.open(
                 "RawObservation",
                 "setupID",
                 setupId,
@@ -304,154 +286,66 @@ public final class LandXmlFile {
                 },
                 "targetHeight",
                 Heights.ofTarget(job, reading).isPresent()
-                        ? number(Heights.ofTarget(job, reading).getAsDouble() / unit())
+                        ? LandXmlText.number(Heights.ofTarget(job, reading).getAsDouble() / unit())
                         : "0",
                 "horizAngle",
-                written(reading.circle()),
+                xml.written(reading.circle()),
                 "zenithAngle",
-                reading.zenith().map(this::written).orElse(""),
+                reading.zenith().map(xml::written).orElse(""),
                 "slopeDistance",
-                reading.slope().isPresent() ? exact(reading.slope().getAsDouble() / unit()) : "",
+                reading.slope().isPresent() ? LandXmlText.exact(reading.slope().getAsDouble() / unit()) : "",
                 "directFace",
                 String.valueOf(reading.face() == Reading.Face.LEFT),
                 "timeStamp",
                 reading.at().map(Instant::toString).orElse(""));
-        open("TargetPoint", "pntRef", reading.target());
-        close();
+        xml.open("TargetPoint", "pntRef", reading.target());
+        xml.close();
         Optional<Reading.Applied> applied = reading.applied();
         Optional<Reading.Offset> offset = reading.offset();
-        properties(
+        xml.properties(
                 "reflector", reading.reflector(),
                 "set", reading.set().isPresent() ? "" + reading.set().getAsInt() : "",
                 "appliedConstant",
                         applied.isPresent() && applied.get().constant().isPresent()
-                                ? exact(applied.get().constant().getAsDouble() / unit())
+                                ? LandXmlText.exact(applied.get().constant().getAsDouble() / unit())
                                 : "",
                 "appliedPpm",
                         applied.isPresent() && applied.get().ppm().isPresent()
-                                ? exact(applied.get().ppm().getAsDouble())
+                                ? LandXmlText.exact(applied.get().ppm().getAsDouble())
                                 : "",
                 "origin", JobReader.key(reading.origin()),
-                "along", offset.map(o -> exact(o.along() / unit())).orElse(""),
-                "across", offset.map(o -> exact(o.across() / unit())).orElse(""),
-                "up", offset.map(o -> exact(o.up() / unit())).orElse(""));
-        close();
+                "along", offset.map(o -> LandXmlText.exact(o.along() / unit())).orElse(""),
+                "across",
+                        offset.map(o -> LandXmlText.exact(o.across() / unit())).orElse(""),
+                "up", offset.map(o -> LandXmlText.exact(o.up() / unit())).orElse(""));
+        xml.close();
     }
 
     private void reduced(String setupId, MeasuredSetup setup, Shot shot) throws XMLStreamException {
         if (shot.direction().isEmpty() || setup.orientation().isEmpty()) {
             return;
         }
-        open(
+        xml.open(
                 "ReducedObservation",
                 "setupID",
                 setupId,
                 "azimuth",
-                angle(OptionalDouble.of(
+                xml.angle(OptionalDouble.of(
                         setup.orientation().getAsDouble() + shot.direction().getAsDouble())),
                 "horizDistance",
-                shot.horizontal().isPresent() ? number(shot.horizontal().getAsDouble() / unit()) : "",
+                shot.horizontal().isPresent()
+                        ? LandXmlText.number(shot.horizontal().getAsDouble() / unit())
+                        : "",
                 "vertDistance",
-                shot.rise().isPresent() ? number(shot.rise().getAsDouble() / unit()) : "");
-        open("TargetPoint", "pntRef", shot.fix().target());
-        close();
-        close();
+                shot.rise().isPresent() ? LandXmlText.number(shot.rise().getAsDouble() / unit()) : "");
+        xml.open("TargetPoint", "pntRef", shot.fix().target());
+        xml.close();
+        xml.close();
     }
 
     private static String[] with(String[] some, String... more) {
         String[] all = Arrays.copyOf(more, more.length + some.length);
         System.arraycopy(some, 0, all, more.length, some.length);
         return all;
-    }
-
-    /** What the format has no word for; empty values are left out. */
-    private void properties(String... labelsAndValues) throws XMLStreamException {
-        open("Feature", "code", FEATURE);
-        for (int i = 0; i < labelsAndValues.length; i += 2) {
-            if (!labelsAndValues[i + 1].isEmpty()) {
-                open("Property", "label", labelsAndValues[i], "value", labelsAndValues[i + 1]);
-                close();
-            }
-        }
-        close();
-    }
-
-    private void place(Position at) throws XMLStreamException {
-        xml.writeCharacters(number(at.northing() / unit()) + " " + number(at.easting() / unit())
-                + (at.elevation().isPresent() ? " " + number(at.elevation().getAsDouble() / unit()) : ""));
-    }
-
-    /** An identifier that XML allows, the same for the same thing, with another for each. */
-    private String id(String kind, String name) {
-        return ids.computeIfAbsent(
-                kind + " " + name,
-                key -> kind + "-" + (ids.size() + 1) + "-" + name.replaceAll("[^A-Za-z0-9_.-]", "_"));
-    }
-
-    private String small(double radians) {
-        return exact(radians / job.units().angle().small());
-    }
-
-    /** A circle as it was booked; degrees, minutes and seconds run together behind the point. */
-    private String written(Circle circle) {
-        return job.units().angle() == AngleUnit.DMS ? runTogether(circle.written()) : circle.written();
-    }
-
-    private String angle(OptionalDouble radians) {
-        if (radians.isEmpty()) {
-            return "";
-        }
-        return job.units().angle() == AngleUnit.DMS
-                ? runTogether(AngleUnit.DMS.write(radians.getAsDouble(), PLACES))
-                : job.units().angle().write(radians.getAsDouble(), ANGLE_PLACES);
-    }
-
-    /** {@code 123-04-05.6} as {@code 123.04056}. */
-    private static String runTogether(String dms) {
-        String[] parts = dms.split("-");
-        String minutes = parts[1].length() < 2 ? "0" + parts[1] : parts[1];
-        String[] seconds = parts[2].split("\\.");
-        String whole = seconds[0].length() < 2 ? "0" + seconds[0] : seconds[0];
-        return parts[0] + "." + minutes + whole + (seconds.length > 1 ? seconds[1] : "");
-    }
-
-    private static String number(double value) {
-        return BigDecimal.valueOf(value)
-                .setScale(PLACES, RoundingMode.HALF_EVEN)
-                .toPlainString();
-    }
-
-    private static String exact(double value) {
-        return new BigDecimal(value)
-                .round(new java.math.MathContext(15))
-                .stripTrailingZeros()
-                .toPlainString();
-    }
-
-    private void open(String element, String... namesAndValues) throws XMLStreamException {
-        line();
-        xml.writeStartElement(element);
-        attributes(namesAndValues);
-    }
-
-    private void attributes(String... namesAndValues) throws XMLStreamException {
-        for (int i = 0; i < namesAndValues.length; i += 2) {
-            if (!namesAndValues[i + 1].isEmpty()) {
-                xml.writeAttribute(namesAndValues[i], printable(namesAndValues[i + 1]));
-            }
-        }
-    }
-
-    /** XML 1.0 knows no control characters. */
-    private static String printable(String text) {
-        return PlainText.cleaned(text).replaceAll("[\\t\\n\\r]", " ");
-    }
-
-    private void close() throws XMLStreamException {
-        xml.writeEndElement();
-    }
-
-    private void line() throws XMLStreamException {
-        xml.writeCharacters("\n");
     }
 }

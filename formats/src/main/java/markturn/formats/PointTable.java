@@ -2,10 +2,6 @@ package markturn.formats;
 
 import java.io.IOException;
 import java.io.StringReader;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -77,7 +73,7 @@ public record PointTable(
      */
     public static PointTable read(byte[] file) throws FaultyFile {
         List<String> remarks = new ArrayList<>();
-        String text = text(file, remarks);
+        String text = TextOfFile.read(file, remarks);
         List<String> lines = text.lines()
                 .filter(line -> !line.isBlank() && !line.startsWith("#"))
                 .limit(LOOKED_AT)
@@ -98,28 +94,6 @@ public record PointTable(
                 headed ? rows.get(0).fields() : List.of(),
                 headed ? rows.subList(1, rows.size()) : rows,
                 remarks);
-    }
-
-    private static String text(byte[] file, List<String> remarks) throws FaultyFile {
-        if (file.length > StrictJson.LARGEST_FILE) {
-            throw fault("", "the file has %d MB; at most 64 MB are read".formatted(file.length >> 20));
-        }
-        for (int i = 0; i < Math.min(file.length, 4096); i++) {
-            if (file[i] == 0) {
-                throw fault("byte " + (i + 1), "not a text file; expected a table of points");
-            }
-        }
-        String text;
-        try {
-            text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(file))
-                    .toString();
-        } catch (CharacterCodingException older) {
-            text = new String(file, Charset.forName("windows-1252"));
-            remarks.add("The file is not UTF-8; its letters were taken as Western European (Windows-1252).");
-        }
-        return text.startsWith("\uFEFF") ? text.substring(1) : text;
     }
 
     /** What parts most lines into the same three columns or more; a semicolon before a tab, a bar, a comma, a blank. */
@@ -349,7 +323,7 @@ public record PointTable(
         return value;
     }
 
-    private static FaultyFile fault(String place, String expected) {
+    static FaultyFile fault(String place, String expected) {
         return new FaultyFile(List.of(new Fault(place.isEmpty() ? "the file" : place, "", expected)));
     }
 }

@@ -1,13 +1,10 @@
 package markturn.formats;
 
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.Function;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
-import markturn.survey.angle.AngleUnit;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Units;
@@ -37,9 +34,11 @@ public final class ResultFile {
             (result, scale) -> Optional.of(write(result)));
 
     private final Units units;
+    private final ResultNumbers numbers;
 
     private ResultFile(Units units) {
         this.units = units;
+        this.numbers = new ResultNumbers(units);
     }
 
     /** Writes a result. */
@@ -58,100 +57,41 @@ public final class ResultFile {
                 .put("length", units.length().key())
                 .put("angle", units.angle().key());
         to.put("practice", job.isPractice());
-        fill(to.putArray("setups"), result.measured().setups(), this::setup);
+        ResultNumbers.fill(to.putArray("setups"), result.measured().setups(), this::setup);
         ArrayNode sets = to.putArray("sets");
         for (MeasuredSetup setup : result.measured().setups()) {
-            fill(sets, setup.abstracts(), each -> sets(setup, each));
+            ResultNumbers.fill(sets, setup.abstracts(), each -> sets(setup, each));
         }
-        fill(to.putArray("marks"), result.measured().marks(), this::mark);
-        fill(to.putArray("checks"), result.measured().checks(), this::check);
-        fill(to.putArray("traverses"), result.measured().traverses(), this::traverse);
+        ResultNumbers.fill(to.putArray("marks"), result.measured().marks(), this::mark);
+        ResultNumbers.fill(to.putArray("checks"), result.measured().checks(), this::check);
+        ResultNumbers.fill(to.putArray("traverses"), result.measured().traverses(), this::traverse);
         result.measured().network().ifPresentOrElse(n -> to.set("network", network(n)), () -> to.putNull("network"));
-        fill(to.putArray("findings"), result.findings(), this::finding);
+        ResultNumbers.fill(to.putArray("findings"), result.findings(), this::finding);
         return to;
-    }
-
-    private static <T> void fill(ArrayNode to, List<T> all, Function<T, ObjectNode> node) {
-        all.forEach(each -> to.add(node.apply(each)));
-    }
-
-    private static void put(ObjectNode to, String key, OptionalDouble value, double unit) {
-        if (value.isEmpty()) {
-            to.putNull(key);
-            return;
-        }
-        double amount = value.getAsDouble() / unit;
-        if (!Double.isFinite(amount)) {
-            throw new IllegalStateException(key + " came out as " + amount);
-        }
-        to.put(key, amount);
-    }
-
-    private void length(ObjectNode to, String key, OptionalDouble metres) {
-        put(to, key, metres, units.length().metres());
-    }
-
-    private void small(ObjectNode to, String key, OptionalDouble radians) {
-        put(to, key, radians, units.angle().small());
-    }
-
-    private static void plain(ObjectNode to, String key, OptionalDouble value) {
-        put(to, key, value, 1);
-    }
-
-    private void smalls(ObjectNode to, String key, List<OptionalDouble> radians) {
-        ArrayNode list = to.putArray(key);
-        for (OptionalDouble each : radians) {
-            if (each.isPresent()) {
-                list.add(each.getAsDouble() / units.angle().small());
-            } else {
-                list.addNull();
-            }
-        }
-    }
-
-    private void angle(ObjectNode to, String key, OptionalDouble radians) {
-        if (radians.isEmpty()) {
-            to.putNull(key);
-        } else {
-            to.put(key, units.angle().write(radians.getAsDouble(), units.angle() == AngleUnit.DMS ? 6 : 10));
-        }
-    }
-
-    private static void text(ObjectNode to, String key, String value) {
-        if (value.isEmpty()) {
-            to.putNull(key);
-        } else {
-            to.put(key, value);
-        }
-    }
-
-    private static OptionalDouble of(double value) {
-        return OptionalDouble.of(value);
-    }
-
-    private static OptionalDouble root(OptionalDouble variance) {
-        return variance.isPresent() ? of(Math.sqrt(variance.getAsDouble())) : variance;
     }
 
     private void position(ObjectNode to, java.util.Optional<Position> position) {
         OptionalDouble none = OptionalDouble.empty();
-        length(to, "northing", position.map(p -> of(p.northing())).orElse(none));
-        length(to, "easting", position.map(p -> of(p.easting())).orElse(none));
-        length(to, "elevation", position.map(Position::elevation).orElse(none));
+        numbers.length(
+                to,
+                "northing",
+                position.map(p -> ResultNumbers.of(p.northing())).orElse(none));
+        numbers.length(
+                to, "easting", position.map(p -> ResultNumbers.of(p.easting())).orElse(none));
+        numbers.length(to, "elevation", position.map(Position::elevation).orElse(none));
         ObjectNode stdDev = to.putObject("stdDev");
-        length(
+        numbers.length(
                 stdDev,
                 "northing",
-                position.map(p -> of(Math.sqrt(p.plan().nn()))).orElse(none));
-        length(
+                position.map(p -> ResultNumbers.of(Math.sqrt(p.plan().nn()))).orElse(none));
+        numbers.length(
                 stdDev,
                 "easting",
-                position.map(p -> of(Math.sqrt(p.plan().ee()))).orElse(none));
-        length(
+                position.map(p -> ResultNumbers.of(Math.sqrt(p.plan().ee()))).orElse(none));
+        numbers.length(
                 stdDev,
                 "elevation",
-                position.map(p -> root(p.elevationVariance())).orElse(none));
+                position.map(p -> ResultNumbers.root(p.elevationVariance())).orElse(none));
     }
 
     private ObjectNode setup(MeasuredSetup setup) {
@@ -160,27 +100,27 @@ public final class ResultFile {
                 .put("station", setup.setup().station())
                 .put("method", JobReader.key(setup.setup().method()));
         position(to, setup.station());
-        small((ObjectNode) to.get("stdDev"), "orientation", root(setup.orientationVariance()));
-        angle(to, "orientation", setup.orientation());
-        plain(to, "scalePpm", setup.scalePpm());
+        numbers.small((ObjectNode) to.get("stdDev"), "orientation", ResultNumbers.root(setup.orientationVariance()));
+        numbers.angle(to, "orientation", setup.orientation());
+        ResultNumbers.plain(to, "scalePpm", setup.scalePpm());
         to.put("ppm", setup.ppm());
         if (setup.redundancy().isPresent()) {
             to.put("redundancy", setup.redundancy().getAsInt());
         } else {
             to.putNull("redundancy");
         }
-        plain(to, "varianceFactor", setup.varianceFactor());
+        ResultNumbers.plain(to, "varianceFactor", setup.varianceFactor());
         setup.station().ifPresentOrElse(p -> ellipse(to.putObject("ellipse"), p.plan()), () -> to.putNull("ellipse"));
-        fill(to.putArray("backsights"), setup.backsights(), this::backsight);
-        fill(to.putArray("observations"), setup.observations(), this::observation);
-        fill(to.putArray("marks"), setup.marks(), this::markTest);
-        fill(to.putArray("leaveOneOut"), setup.leaveOneOut(), this::leftOut);
+        ResultNumbers.fill(to.putArray("backsights"), setup.backsights(), this::backsight);
+        ResultNumbers.fill(to.putArray("observations"), setup.observations(), this::observation);
+        ResultNumbers.fill(to.putArray("marks"), setup.marks(), this::markTest);
+        ResultNumbers.fill(to.putArray("leaveOneOut"), setup.leaveOneOut(), this::leftOut);
         setup.closingSight()
                 .ifPresentOrElse(
                         c -> {
                             ObjectNode closing = to.putObject("closingSight");
-                            small(closing, "direction", of(c.direction()));
-                            length(closing, "atLongest", c.atLongest());
+                            numbers.small(closing, "direction", ResultNumbers.of(c.direction()));
+                            numbers.length(closing, "atLongest", c.atLongest());
                         },
                         () -> to.putNull("closingSight"));
         return to;
@@ -188,18 +128,19 @@ public final class ResultFile {
 
     private void ellipse(ObjectNode to, Covariance plan) {
         Covariance.Ellipse ellipse = plan.ellipse();
-        length(to, "semiMajor", of(ellipse.semiMajor()));
-        length(to, "semiMinor", of(ellipse.semiMinor()));
-        angle(to, "azimuth", ellipse.semiMajor() == 0 ? OptionalDouble.empty() : of(ellipse.azimuth()));
+        numbers.length(to, "semiMajor", ResultNumbers.of(ellipse.semiMajor()));
+        numbers.length(to, "semiMinor", ResultNumbers.of(ellipse.semiMinor()));
+        numbers.angle(
+                to, "azimuth", ellipse.semiMajor() == 0 ? OptionalDouble.empty() : ResultNumbers.of(ellipse.azimuth()));
     }
 
     private ObjectNode backsight(MeasuredSetup.Backsight of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("target", of.target()).put("used", of.used());
-        length(to, "distanceDifference", of.distanceDifference());
-        length(to, "elevationDifference", of.elevationDifference());
-        length(to, "northingDifference", of.northingDifference());
-        length(to, "eastingDifference", of.eastingDifference());
+        numbers.length(to, "distanceDifference", of.distanceDifference());
+        numbers.length(to, "elevationDifference", of.elevationDifference());
+        numbers.length(to, "northingDifference", of.northingDifference());
+        numbers.length(to, "eastingDifference", of.eastingDifference());
         return to;
     }
 
@@ -208,45 +149,45 @@ public final class ResultFile {
                 of.kind().angular() ? units.angle().small() : units.length().metres();
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("target", of.target()).put("kind", of.kind().key());
-        put(to, "residual", of(of.residual()), unit);
-        put(to, "stdDev", of(of.stdDev()), unit);
-        plain(to, "redundancy", of.redundancy());
-        plain(to, "standardised", of.standardised());
-        put(to, "detectable", of.detectable(), unit);
+        ResultNumbers.put(to, "residual", ResultNumbers.of(of.residual()), unit);
+        ResultNumbers.put(to, "stdDev", ResultNumbers.of(of.stdDev()), unit);
+        ResultNumbers.plain(to, "redundancy", of.redundancy());
+        ResultNumbers.plain(to, "standardised", of.standardised());
+        ResultNumbers.put(to, "detectable", of.detectable(), unit);
         return to.put("used", of.used());
     }
 
     private ObjectNode markTest(MeasuredSetup.MarkTest of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("target", of.target());
-        plain(to, "statistic", of.statistic());
-        length(to, "detectable", of.detectable());
+        ResultNumbers.plain(to, "statistic", of.statistic());
+        numbers.length(to, "detectable", of.detectable());
         return to.put("used", of.used());
     }
 
     private ObjectNode leftOut(MeasuredSetup.LeftOut of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("target", of.target());
-        length(to, "northingShift", of.northingShift());
-        length(to, "eastingShift", of.eastingShift());
-        small(to, "orientationShift", of.orientationShift());
-        plain(to, "varianceFactor", of.varianceFactor());
+        numbers.length(to, "northingShift", of.northingShift());
+        numbers.length(to, "eastingShift", of.eastingShift());
+        numbers.small(to, "orientationShift", of.orientationShift());
+        ResultNumbers.plain(to, "varianceFactor", of.varianceFactor());
         return to;
     }
 
     private ObjectNode sets(MeasuredSetup setup, SetAbstract of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("setup", setup.name()).put("target", of.target()).put("sets", of.sets());
-        angle(to, "direction", of.direction());
-        smalls(to, "residuals", of.residuals());
-        small(to, "stdDev", of.stdDev());
-        small(to, "stdDevMean", of.stdDevMean());
-        smalls(to, "collimation", of.collimation());
-        smalls(to, "index", of.index());
-        angle(to, "zenith", of.zenith());
-        length(to, "slope", of.slope());
-        length(to, "horizontal", of.horizontal());
-        length(to, "elevationDifference", of.elevationDifference());
+        numbers.angle(to, "direction", of.direction());
+        numbers.smalls(to, "residuals", of.residuals());
+        numbers.small(to, "stdDev", of.stdDev());
+        numbers.small(to, "stdDevMean", of.stdDevMean());
+        numbers.smalls(to, "collimation", of.collimation());
+        numbers.smalls(to, "index", of.index());
+        numbers.angle(to, "zenith", of.zenith());
+        numbers.length(to, "slope", of.slope());
+        numbers.length(to, "horizontal", of.horizontal());
+        numbers.length(to, "elevationDifference", of.elevationDifference());
         return to;
     }
 
@@ -254,37 +195,37 @@ public final class ResultFile {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("name", of.name()).put("kind", JobReader.key(of.mark().kind()));
         position(to, of.stated());
-        text(to, "from", of.from().orElse(""));
-        text(to, "adjustedBy", of.adjustedBy().orElse(""));
+        ResultNumbers.text(to, "from", of.from().orElse(""));
+        ResultNumbers.text(to, "adjustedBy", of.adjustedBy().orElse(""));
         return to;
     }
 
     private ObjectNode check(Check of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("mark", of.mark()).put("from", of.from());
-        length(to, "northingDifference", of.northingDifference());
-        length(to, "eastingDifference", of.eastingDifference());
-        length(to, "elevationDifference", of.elevationDifference());
+        numbers.length(to, "northingDifference", of.northingDifference());
+        numbers.length(to, "eastingDifference", of.eastingDifference());
+        numbers.length(to, "elevationDifference", of.elevationDifference());
         return to;
     }
 
     private ObjectNode traverse(MeasuredTraverse of) {
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("name", of.name()).put("method", of.traverse().rule().key());
-        small(to, "angularMisclosure", of.angular());
-        small(to, "angularLimit", of.angularLimit());
-        length(to, "northingMisclosure", of.northing());
-        length(to, "eastingMisclosure", of.easting());
-        length(to, "linearMisclosure", of.linear());
-        length(to, "length", of.length());
-        plain(to, "ratio", of.ratio());
-        length(to, "elevationMisclosure", of.elevation());
-        fill(to.putArray("legs"), of.legs(), leg -> {
+        numbers.small(to, "angularMisclosure", of.angular());
+        numbers.small(to, "angularLimit", of.angularLimit());
+        numbers.length(to, "northingMisclosure", of.northing());
+        numbers.length(to, "eastingMisclosure", of.easting());
+        numbers.length(to, "linearMisclosure", of.linear());
+        numbers.length(to, "length", of.length());
+        ResultNumbers.plain(to, "ratio", of.ratio());
+        numbers.length(to, "elevationMisclosure", of.elevation());
+        ResultNumbers.fill(to.putArray("legs"), of.legs(), leg -> {
             ObjectNode node = JsonNodeFactory.instance.objectNode();
             node.put("from", leg.from()).put("to", leg.to());
-            angle(node, "azimuth", of(leg.azimuth()));
-            length(node, "horizontal", of(leg.horizontal()));
-            length(node, "elevationDifference", leg.rise());
+            numbers.angle(node, "azimuth", ResultNumbers.of(leg.azimuth()));
+            numbers.length(node, "horizontal", ResultNumbers.of(leg.horizontal()));
+            numbers.length(node, "elevationDifference", leg.rise());
             return node;
         });
         ArrayNode stations = to.putArray("stations");
@@ -306,7 +247,7 @@ public final class ResultFile {
         }
         of.leastConstraint()
                 .ifPresentOrElse(t -> test(to.putObject("leastConstraint"), t), () -> to.putNull("leastConstraint"));
-        fill(to.putArray("marks"), of.marks(), mark -> {
+        ResultNumbers.fill(to.putArray("marks"), of.marks(), mark -> {
             ObjectNode node = JsonNodeFactory.instance.objectNode();
             node.put("name", mark.name());
             position(node, java.util.Optional.of(mark.position()));
@@ -315,15 +256,15 @@ public final class ResultFile {
             mark.level().ifPresent(level -> hidden(node, "Elevation", level));
             return node;
         });
-        fill(to.putArray("relative"), of.relatives(), pair -> {
+        ResultNumbers.fill(to.putArray("relative"), of.relatives(), pair -> {
             ObjectNode node = JsonNodeFactory.instance.objectNode();
             node.put("one", pair.one()).put("other", pair.other());
             ellipse(node.putObject("ellipse"), pair.plan());
             return node;
         });
-        fill(to.putArray("observations"), of.observations(), worth -> {
+        ResultNumbers.fill(to.putArray("observations"), of.observations(), worth -> {
             ObjectNode node = JsonNodeFactory.instance.objectNode();
-            text(node, "setup", worth.setup());
+            ResultNumbers.text(node, "setup", worth.setup());
             node.setAll(observation(worth.observation()));
             return node;
         });
@@ -331,9 +272,9 @@ public final class ResultFile {
     }
 
     private void hidden(ObjectNode to, String of, MeasuredNetwork.Hidden hidden) {
-        length(to, "hidden" + of, hidden.worst());
-        length(to, "hidden" + of + "OfShown", OptionalDouble.of(hidden.shift()));
-        text(
+        numbers.length(to, "hidden" + of, hidden.worst());
+        numbers.length(to, "hidden" + of + "OfShown", OptionalDouble.of(hidden.shift()));
+        ResultNumbers.text(
                 to,
                 "hidden" + of + "By",
                 hidden.unseen().or(hidden::by).map(What::words).orElse(""));
@@ -341,7 +282,7 @@ public final class ResultFile {
 
     private static void test(ObjectNode to, MeasuredNetwork.Test of) {
         to.put("redundancy", of.redundancy());
-        plain(to, "varianceFactor", of.varianceFactor());
+        ResultNumbers.plain(to, "varianceFactor", of.varianceFactor());
         to.put("accepted", of.accepted());
     }
 
@@ -349,11 +290,11 @@ public final class ResultFile {
         double unit = of.measure().unit(units);
         ObjectNode to = JsonNodeFactory.instance.objectNode();
         to.put("code", of.code().key()).put("severity", of.severity().name().toLowerCase(Locale.ROOT));
-        text(to, "setup", of.setup());
-        text(to, "target", of.target());
+        ResultNumbers.text(to, "setup", of.setup());
+        ResultNumbers.text(to, "target", of.target());
         to.put("text", of.text());
-        put(to, "value", of.value(), unit);
-        put(to, "limit", of.limit(), unit);
+        ResultNumbers.put(to, "value", of.value(), unit);
+        ResultNumbers.put(to, "limit", of.limit(), unit);
         of.answer()
                 .ifPresentOrElse(
                         a -> to.putObject("answer").put("by", a.by()).put("reason", a.reason()),

@@ -41,7 +41,7 @@ public record Practice(long seed, Set<Fault> faults) {
 
     /** The world of a job: Alder Weir, and whatever control the job adds to it, where the job says it is. */
     public World world(Job job) {
-        World world = AlderWeir.world();
+        World world = AlderWeirGround.world();
         for (Mark mark : job.marks()) {
             mark.given()
                     .filter(at -> !world.holds(mark.name()))

@@ -31,8 +31,8 @@ class ClosingAliasTest {
     private static final double TURNED = 8;
 
     private static World world() {
-        World.TruePlace end = AlderWeir.world().at("PILLAR 2");
-        return AlderWeir.world().with(NAIL, end.northing(), end.easting(), end.elevation());
+        World.TruePlace end = AlderWeirGround.world().at("PILLAR 2");
+        return AlderWeirGround.world().with(NAIL, end.northing(), end.easting(), end.elevation());
     }
 
     private static Job setUp(Job job, String name, String on, String back, String fore, double turned) {

@@ -31,7 +31,7 @@ class FreeStationTest {
     private static final List<String> PILLARS = List.of("PILLAR 1", "PILLAR 2", "PILLAR 3", "PILLAR 4");
 
     private static Job job(long seed, List<String> sighted, boolean distances, UnaryOperator<World> disturbed) {
-        World world = disturbed.apply(AlderWeir.world());
+        World world = disturbed.apply(AlderWeirGround.world());
         Job blank = AlderWeir.blank();
         SimulatedStation station = new SimulatedStation(
                 world,
@@ -118,7 +118,7 @@ class FreeStationTest {
     @Test
     void marksOnOneSideAreWeak() {
         // From the bar pillar 2, crest 3 and pass 1 are seen within 18°.
-        World world = AlderWeir.world();
+        World world = AlderWeirGround.world();
         Job narrow = job(5, List.of("PILLAR 2", "CREST 3", "PASS 1"), true, w -> w);
         for (String mark : List.of("CREST 3", "PASS 1")) {
             World.TruePlace at = world.at(mark);
@@ -135,8 +135,8 @@ class FreeStationTest {
         assertThat(Math.hypot(at.northing() - 2042.615, at.easting() - 4934.280))
                 .isLessThan(0.01);
         // The same marks from a place on their circle.
-        double[] circle = circle(AlderWeir.world(), "PILLAR 1", "PILLAR 2", "PILLAR 3");
-        World world = AlderWeir.world();
+        double[] circle = circle(AlderWeirGround.world(), "PILLAR 1", "PILLAR 2", "PILLAR 3");
+        World world = AlderWeirGround.world();
         double azimuth = Math.toRadians(230);
         world.with(
                 "BAR 1",
@@ -150,7 +150,7 @@ class FreeStationTest {
     /** Source: the danger circle, common practice: angles alone on it leave the station free to slide. */
     @Test
     void oneMillimetreOffTheCircleIsAStop() {
-        World world = AlderWeir.world();
+        World world = AlderWeirGround.world();
         double[] circle = circle(world, "PILLAR 1", "PILLAR 2", "PILLAR 3");
         double azimuth = Math.toRadians(230);
         double away = circle[2] + 0.001;
@@ -218,7 +218,7 @@ class FreeStationTest {
     void workBeyondTheMarksIsSaid() {
         Job job = job(10, List.of("PILLAR 1", "PILLAR 3"), true, w -> w).plus(Mark.named("POND 2", Mark.Kind.NEW));
         SimulatedStation station = new SimulatedStation(
-                AlderWeir.world(), "BAR 1", 1.5, 0.5, job.earth(), InstrumentErrors.none(), new Random(1));
+                AlderWeirGround.world(), "BAR 1", 1.5, 0.5, job.earth(), InstrumentErrors.none(), new Random(1));
         Reading far = station.point("POND 2", Role.FORESIGHT, 1, Face.LEFT, "Prism", 1.5);
         assertThat(codes(job.withSetup("R1", s -> s.plus(far)))).contains("outside-marks");
     }
@@ -271,7 +271,7 @@ class FreeStationTest {
             String name, String station, String back, String fore, double height, double targetHeight) {
         String forced = station.equals("POND 1") ? back : fore;
         SimulatedStation simulated = new SimulatedStation(
-                AlderWeir.world(),
+                AlderWeirGround.world(),
                 station,
                 height,
                 0.3,

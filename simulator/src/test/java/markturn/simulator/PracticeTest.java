@@ -165,7 +165,7 @@ class PracticeTest {
     private static boolean strikesWhatIsTested(Practice practice, Fault fault) {
         Job job = turned(practice, ClassOfWork.Preset.ENGINEERING);
         World truth = practice.world(job);
-        World before = AlderWeir.world();
+        World before = AlderWeirGround.world();
         return switch (fault) {
             case WRONG_POLE_HEIGHT, WRONG_PRISM -> {
                 Job clean = turned(new Practice(practice.seed(), Set.of()), ClassOfWork.Preset.ENGINEERING);
@@ -211,7 +211,7 @@ class PracticeTest {
 
     @Test
     void theStationTurnsPlungesAndSearchesLikeADevice() {
-        World world = AlderWeir.world();
+        World world = AlderWeirGround.world();
         SimulatedStation station = new SimulatedStation(
                 world, "PILLAR 1", 1.6, 0, AlderWeir.blank().earth(), InstrumentErrors.none(), new java.util.Random(1));
         station.stand("PILLAR 2", 1.5, -0.03, -0.03);

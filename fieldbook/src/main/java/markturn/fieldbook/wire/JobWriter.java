@@ -60,11 +60,11 @@ public final class JobWriter {
         return digits.scale() < 0 ? digits.setScale(0) : digits;
     }
 
-    private BigDecimal length(double metres) {
+    BigDecimal length(double metres) {
         return inUnit(metres, units.length().metres());
     }
 
-    private BigDecimal small(double radians) {
+    BigDecimal small(double radians) {
         return inUnit(radians, units.angle().small());
     }
 
@@ -72,11 +72,11 @@ public final class JobWriter {
         return inUnit(value, 1);
     }
 
-    private void putLength(Fields to, String key, OptionalDouble metres) {
+    void putLength(Fields to, String key, OptionalDouble metres) {
         metres.ifPresent(m -> to.put(key, length(m)));
     }
 
-    private static void putPlain(Fields to, String key, OptionalDouble value) {
+    static void putPlain(Fields to, String key, OptionalDouble value) {
         value.ifPresent(v -> to.put(key, plain(v)));
     }
 
@@ -86,7 +86,7 @@ public final class JobWriter {
         }
     }
 
-    private static <T> Items list(List<T> all, Function<T, Fields> node) {
+    static <T> Items list(List<T> all, Function<T, Fields> node) {
         Items nodes = new Items();
         all.forEach(each -> nodes.add(node.apply(each)));
         return nodes;
@@ -251,103 +251,19 @@ public final class JobWriter {
     }
 
     public Fields height(MeasuredHeight of) {
-        Fields to = object().put("value", length(of.value())).put("to", JobReader.key(of.to()));
-        putLength(to, "again", of.again());
-        return to;
+        return new SetupWriter(this).height(of);
     }
 
     public Fields setup(Setup of) {
-        Fields to = object();
-        to.put("name", of.name())
-                .put("station", of.station())
-                .put("method", JobReader.key(of.method()))
-                .put("instrument", of.instrument());
-        of.instrumentHeight().ifPresent(h -> to.put("instrumentHeight", height(h)));
-        of.tilt()
-                .ifPresent(t -> to.putFields("tilt")
-                        .put("along", small(t.along()))
-                        .put("across", small(t.across()))
-                        .put("compensated", t.compensated()));
-        of.atmosphere().ifPresent(a -> atmosphere(to.putFields("atmosphere"), a));
-        if (of.orientation() instanceof Setup.ByResection free) {
-            resection(to, free);
-        } else {
-            orientation(to.putFields("orientation"), of);
-            leaveOut(to, of.orientation());
-        }
-        putLength(to, "plummet", of.settingUp().plummet());
-        putLength(to, "centringStdDev", of.settingUp().centringStdDev());
-        of.settingUp().at().ifPresent(at -> to.put("at", at.toString()));
-        to.put("readings", list(of.readings(), this::reading));
-        return to;
-    }
-
-    public static void resection(Fields to, Setup.ByResection free) {
-        leaveOut(to, free);
-        if (free.solveScale()) {
-            to.put("solveScale", true);
-        }
-    }
-
-    private static void leaveOut(Fields to, Setup.Orientation by) {
-        if (!by.leaveOut().isEmpty()) {
-            Items leaveOut = to.putItems("leaveOut");
-            for (Setup.LeftOut left : by.leaveOut()) {
-                if (left.only().isEmpty()) {
-                    leaveOut.add(left.target());
-                } else {
-                    leaveOut.add(new Fields()
-                            .put("target", left.target())
-                            .put("only", JobReader.key(left.only().get())));
-                }
-            }
-        }
-    }
-
-    private void orientation(Fields orientation, Setup of) {
-        if (of.orientation() instanceof Setup.ByAzimuth given) {
-            orientation.put("azimuth", given.azimuth().written()).put("sight", given.sight());
-        } else if (of.orientation() instanceof Setup.ByFeature feature) {
-            orientation
-                    .putFields("feature")
-                    .put("northing", length(feature.northing()))
-                    .put("easting", length(feature.easting()))
-                    .put("stdDev", length(feature.stdDev()));
-            orientation.put("sight", feature.sight());
-        } else {
-            Items sights = orientation.putItems("sights");
-            of.orientation().sights().forEach(sights::add);
-        }
+        return new SetupWriter(this).setup(of);
     }
 
     public Fields reading(Reading of) {
-        Fields to = object();
-        to.put("target", of.target()).put("role", JobReader.key(of.role()));
-        of.set().ifPresent(s -> to.put("set", s));
-        to.put("face", JobReader.key(of.face())).put("circle", of.circle().written());
-        of.zenith().ifPresent(z -> to.put("zenith", z.written()));
-        putLength(to, "slope", of.slope());
-        if (!of.slopes().isEmpty()) {
-            Items slopes = to.putItems("slopes");
-            of.slopes().forEach(s -> slopes.add(length(s)));
-        }
-        to.put("reflector", of.reflector());
-        of.targetHeight().ifPresent(h -> to.put("targetHeight", height(h)));
-        of.at().ifPresent(at -> to.put("at", at.toString()));
-        to.put("origin", JobReader.key(of.origin()));
-        of.applied().ifPresent(a -> {
-            Fields applied = to.putFields("applied");
-            putLength(applied, "constant", a.constant());
-            putPlain(applied, "ppm", a.ppm());
-        });
-        of.offset()
-                .ifPresent(o -> to.putFields("offset")
-                        .put("along", length(o.along()))
-                        .put("across", length(o.across()))
-                        .put("up", length(o.up())));
-        putLength(to, "centringStdDev", of.centringStdDev());
-        of.struck().ifPresent(reason -> to.put("struck", reason));
-        return to;
+        return new SetupWriter(this).reading(of);
+    }
+
+    public static void resection(Fields to, Setup.ByResection free) {
+        SetupWriter.resection(to, free);
     }
 
     public Fields fix(SatelliteFix of) {

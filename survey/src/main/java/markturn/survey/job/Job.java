@@ -3,7 +3,6 @@ package markturn.survey.job;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -130,12 +129,12 @@ public record Job(
 
     /** The same job with one instrument more. */
     public Job plus(Instrument more) {
-        return with(added(instruments, more), reflectors, marks, setups, adopted, decisions);
+        return changed(draft -> draft.instruments = added(instruments, more));
     }
 
     /** The same job with one reflector more. */
     public Job plus(Reflector more) {
-        return with(instruments, added(reflectors, more), marks, setups, adopted, decisions);
+        return changed(draft -> draft.reflectors = added(reflectors, more));
     }
 
     /** The same job with that code, in the place of one of its name. */
@@ -150,7 +149,7 @@ public record Job(
 
     /** The same job with one mark more. */
     public Job plus(Mark more) {
-        return with(instruments, reflectors, Named.plus(marks, more, Mark::name), setups, adopted, decisions);
+        return changed(draft -> draft.marks = Named.plus(marks, more, Mark::name));
     }
 
     /** The same job with those marks more, in that order. */
@@ -162,59 +161,35 @@ public record Job(
 
     /** The same job with the mark of that name noted anew. */
     public Job withMark(String called, UnaryOperator<Mark> noted) {
-        return with(
-                instruments,
-                reflectors,
-                marks.stream()
-                        .map(m -> m.name().equals(called) ? noted.apply(m) : m)
-                        .toList(),
-                setups,
-                adopted,
-                decisions);
+        return changed(draft -> draft.marks = marks.stream()
+                .map(m -> m.name().equals(called) ? noted.apply(m) : m)
+                .toList());
     }
 
     /** The same job with one setup more. */
     public Job plus(Setup more) {
-        return with(instruments, reflectors, marks, added(setups, more), adopted, decisions);
+        return changed(draft -> draft.setups = added(setups, more));
     }
 
     /** The same job with the setup of that name changed. */
     public Job withSetup(String called, UnaryOperator<Setup> changed) {
-        return with(
-                instruments,
-                reflectors,
-                marks,
-                setups.stream()
-                        .map(s -> s.name().equals(called) ? changed.apply(s) : s)
-                        .toList(),
-                adopted,
-                decisions);
+        return changed(draft -> draft.setups = setups.stream()
+                .map(s -> s.name().equals(called) ? changed.apply(s) : s)
+                .toList());
     }
 
     /** The same job with the reflector of that name changed. */
     public Job withReflector(String called, UnaryOperator<Reflector> changed) {
-        return with(
-                instruments,
-                reflectors.stream()
-                        .map(r -> r.name().equals(called) ? changed.apply(r) : r)
-                        .toList(),
-                marks,
-                setups,
-                adopted,
-                decisions);
+        return changed(draft -> draft.reflectors = reflectors.stream()
+                .map(r -> r.name().equals(called) ? changed.apply(r) : r)
+                .toList());
     }
 
     /** The same job with the instrument of that name described anew. */
     public Job withInstrument(Instrument anew) {
-        return with(
-                instruments.stream()
-                        .map(i -> i.name().equals(anew.name()) ? anew : i)
-                        .toList(),
-                reflectors,
-                marks,
-                setups,
-                adopted,
-                decisions);
+        return changed(draft -> draft.instruments = instruments.stream()
+                .map(i -> i.name().equals(anew.name()) ? anew : i)
+                .toList());
     }
 
     /** The same job written in other units. */
@@ -263,14 +238,14 @@ public record Job(
 
     /** The same job with one adopted coordinate more. */
     public Job plus(Adopted more) {
-        return with(instruments, reflectors, marks, setups, added(adopted, more), decisions);
+        return changed(draft -> draft.adopted = added(adopted, more));
     }
 
     /** The same job without what was adopted from a run. */
     public Job withoutAdopted(String run) {
         List<Adopted> others =
                 adopted.stream().filter(a -> !a.from().equals(run)).toList();
-        return with(instruments, reflectors, marks, setups, others, decisions);
+        return changed(draft -> draft.adopted = others);
     }
 
     /** The same job with one satellite fix more. */
@@ -297,39 +272,14 @@ public record Job(
      * @param broughtInBy the name of who brings the file in
      */
     public Job stated(String broughtInBy) {
-        List<Decision> all = new ArrayList<>();
-        decisions.forEach(d -> all.add(d.stated(broughtInBy)));
-        adopted.forEach(a -> all.add(new Decision(
-                        a.at(),
-                        a.by(),
-                        Decision.ADOPT,
-                        Map.of("mark", a.mark(), "run", a.from()),
-                        a.reason(),
-                        Optional.empty(),
-                        Optional.of("northing %s, easting %s%s"
-                                .formatted(
-                                        inUnits(a.position().northing()),
-                                        inUnits(a.position().easting()),
-                                        a.position().elevation().isPresent()
-                                                ? ", elevation "
-                                                        + inUnits(a.position()
-                                                                .elevation()
-                                                                .getAsDouble())
-                                                : "")))
-                .stated(broughtInBy)));
         return changed(draft -> {
-            draft.decisions = all;
+            draft.decisions = Stated.decisions(this, broughtInBy);
             draft.adopted = List.of();
             draft.traverses = traverses.stream()
                     .map(t -> new Traverse(t.name(), t.route(), t.rule(), false))
                     .toList();
             draft.network = new Network(network.run(), false);
         });
-    }
-
-    /** To the ten-thousandth of the job's unit, as text of a record. */
-    private String inUnits(double metres) {
-        return "" + Math.round(metres / units.length().metres() * 1e4) / 1e4;
     }
 
     /**
@@ -353,24 +303,7 @@ public record Job(
 
     /** The same job with one decision more. */
     public Job plus(Decision more) {
-        return with(instruments, reflectors, marks, setups, adopted, added(decisions, more));
-    }
-
-    private Job with(
-            List<Instrument> theseInstruments,
-            List<Reflector> theseReflectors,
-            List<Mark> theseMarks,
-            List<Setup> theseSetups,
-            List<Adopted> theseAdopted,
-            List<Decision> theseDecisions) {
-        return changed(draft -> {
-            draft.instruments = theseInstruments;
-            draft.reflectors = theseReflectors;
-            draft.marks = theseMarks;
-            draft.setups = theseSetups;
-            draft.adopted = theseAdopted;
-            draft.decisions = theseDecisions;
-        });
+        return changed(draft -> draft.decisions = added(decisions, more));
     }
 
     private Job changed(Consumer<JobDraft> change) {

@@ -19,14 +19,14 @@ final class FreePose {
     private static final int PLAN = 3;
 
     private final String setup;
-    private final Resection.Solution solution;
+    private final ResectionSolution solution;
     private final Map<String, Position> known;
     private final Targets targets;
     private final Propagation propagation;
 
     private FreePose(
             String setup,
-            Resection.Solution solution,
+            ResectionSolution solution,
             Map<String, Position> known,
             Targets targets,
             Propagation propagation) {
@@ -45,7 +45,7 @@ final class FreePose {
      */
     static Pose pose(
             String setup,
-            Resection.Solution solution,
+            ResectionSolution solution,
             Optional<Levelled> levelled,
             Map<String, Position> known,
             Targets targets,

@@ -26,8 +26,6 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredSetup.LeftOut;
 import markturn.survey.result.MeasuredSetup.MarkTest;
-import markturn.survey.result.Observation;
-import markturn.survey.result.Observation.Kind;
 import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
 import markturn.survey.result.Shot;
@@ -118,7 +116,7 @@ public final class FreeStation {
         });
     }
 
-    private static Covariance plan(Resection.Solution solution) {
+    private static Covariance plan(ResectionSolution solution) {
         var adjustment = solution.adjustment();
         return new Covariance(
                 adjustment.covariance(Resection.NORTHING, Resection.NORTHING),
@@ -194,8 +192,8 @@ public final class FreeStation {
     private MeasuredSetup measured() {
         Resection.Outcome outcome = Resection.solve(sights, weights, extra());
         Optional<Levelled> levelled = Levelled.of(sights);
-        Optional<Resection.Solution> solution = outcome.solution();
-        List<Optional<Resection.Solution>> without =
+        Optional<ResectionSolution> solution = outcome.solution();
+        List<Optional<ResectionSolution>> without =
                 solution.map(s -> Scrutiny.withoutEach(sights, weights, s)).orElse(List.of());
         Optional<Pose> pose = solution.map(s -> FreePose.pose(
                 setup.name(),
@@ -224,7 +222,8 @@ public final class FreeStation {
                 solution.map(FreeStation::varianceFactor).orElse(none),
                 SetAbstracts.of(reduced.booked(), fixes),
                 new BacksightComparison(job, setup, weights, station, known, propagation).rows(shots, this::isUsed),
-                solution.map(s -> observations(s, levelled)).orElse(List.of()),
+                solution.map(s -> new FreeObservations(sights, weights).all(s, levelled))
+                        .orElse(List.of()),
                 solution.map(this::tests).orElse(List.of()),
                 solution.map(s -> leaveOneOut(s, without)).orElse(List.of()),
                 reduced.closingSight(),
@@ -262,7 +261,7 @@ public final class FreeStation {
                         && (s.givesDirection() || s.givesDistance() || s.givesElevation()));
     }
 
-    private Position position(Resection.Solution solution, Optional<Levelled> levelled, Pose pose) {
+    private Position position(ResectionSolution solution, Optional<Levelled> levelled, Pose pose) {
         double ofHeight = setup.instrumentHeight().isPresent()
                 ? Math.pow(weights.instrument().heightStdDev(), 2)
                 : 0;
@@ -287,78 +286,14 @@ public final class FreeStation {
                 new Position.Lineages(Optional.of(plan), levels ? Optional.of(level) : Optional.empty()));
     }
 
-    private static OptionalDouble varianceFactor(Resection.Solution solution) {
+    private static OptionalDouble varianceFactor(ResectionSolution solution) {
         int redundancy = solution.adjustment().redundancy();
         return redundancy == 0
                 ? OptionalDouble.empty()
                 : OptionalDouble.of(solution.adjustment().squares() / redundancy);
     }
 
-    /** Every observation, used or left out, mark by mark. */
-    private List<Observation> observations(Resection.Solution solution, Optional<Levelled> levelled) {
-        List<Observation> all = new ArrayList<>();
-        for (int i = 0; i < sights.size(); i++) {
-            int number = i;
-            Sight sight = sights.get(i);
-            add(all, solution.rows(), solution.adjustment(), number, Kind.DIRECTION);
-            if (sight.direction().isPresent() && !sight.useDirection()) {
-                double length = solution.lengthTo(sight);
-                double azimuth = Math.atan2(sight.easting() - solution.east(), sight.northing() - solution.north());
-                double residual = Angles.shortWay(
-                        azimuth - solution.orientation() - sight.direction().getAsDouble());
-                all.add(leftOut(sight, Kind.DIRECTION, residual, sight.directionStdDev(weights, length)));
-            }
-            add(all, solution.rows(), solution.adjustment(), number, Kind.DISTANCE);
-            if (sight.distance().isPresent() && !sight.useDistance()) {
-                double residual = solution.lengthTo(sight) / solution.scale()
-                        - sight.distance().getAsDouble();
-                all.add(leftOut(sight, Kind.DISTANCE, residual, sight.distanceStdDev(weights)));
-            }
-            add(all, solution.rows(), solution.adjustment(), number, Kind.NORTHING);
-            add(all, solution.rows(), solution.adjustment(), number, Kind.EASTING);
-            levelled.ifPresent(l -> {
-                add(all, l.rows(), l.adjustment(), number, Kind.ELEVATION_DIFFERENCE);
-                if (sight.with(true, true, true).givesElevation() && !sight.useElevation()) {
-                    double residual = sight.elevation().getAsDouble()
-                            - l.elevation()
-                            - sight.rise().getAsDouble();
-                    all.add(leftOut(
-                            sight,
-                            Kind.ELEVATION_DIFFERENCE,
-                            residual,
-                            Math.sqrt(sight.riseVariance().getAsDouble())));
-                }
-                add(all, l.rows(), l.adjustment(), number, Kind.ELEVATION);
-            });
-        }
-        return all;
-    }
-
-    private static Observation leftOut(Sight sight, Kind kind, double residual, double stdDev) {
-        return new Observation(sight.target(), kind, residual, stdDev, OptionalDouble.empty(), false);
-    }
-
-    private void add(
-            List<Observation> all,
-            List<Resection.Row> rows,
-            markturn.survey.adjust.Adjustment adjustment,
-            int sight,
-            Kind kind) {
-        for (int i = 0; i < rows.size(); i++) {
-            if (rows.get(i).sight() == sight && rows.get(i).kind() == kind) {
-                double redundancy = Math.max(0, adjustment.redundancyBlock(i)[0][0]);
-                all.add(new Observation(
-                        sights.get(sight).target(),
-                        kind,
-                        adjustment.residual(i),
-                        adjustment.stdDev(i),
-                        OptionalDouble.of(redundancy),
-                        true));
-            }
-        }
-    }
-
-    private List<MarkTest> tests(Resection.Solution solution) {
+    private List<MarkTest> tests(ResectionSolution solution) {
         List<MarkTest> tests = new ArrayList<>();
         for (int i = 0; i < sights.size(); i++) {
             Reliability reliability = new Reliability(solution, i);
@@ -371,7 +306,7 @@ public final class FreeStation {
         return tests;
     }
 
-    private List<LeftOut> leaveOneOut(Resection.Solution solution, List<Optional<Resection.Solution>> withoutEach) {
+    private List<LeftOut> leaveOneOut(ResectionSolution solution, List<Optional<ResectionSolution>> withoutEach) {
         List<LeftOut> list = new ArrayList<>();
         for (int i = 0; i < sights.size(); i++) {
             if (sights.get(i).givesDirection() || sights.get(i).givesDistance()) {
@@ -381,12 +316,12 @@ public final class FreeStation {
         return list;
     }
 
-    private static LeftOut without(String target, Resection.Solution with, Optional<Resection.Solution> solved) {
+    private static LeftOut without(String target, ResectionSolution with, Optional<ResectionSolution> solved) {
         OptionalDouble none = OptionalDouble.empty();
         if (solved.isEmpty() || solved.get().adjustment().redundancy() < 1) {
             return new LeftOut(target, none, none, none, none);
         }
-        Resection.Solution without = solved.get();
+        ResectionSolution without = solved.get();
         return new LeftOut(
                 target,
                 OptionalDouble.of(without.north() - with.north()),

@@ -14,13 +14,13 @@ final class Reliability {
     /** A block whose smallest eigenvalue is below this is singular: what it says of that direction is rounding. */
     private static final double SINGULAR = 1e-6;
 
-    private final Resection.Solution solution;
+    private final ResectionSolution solution;
     private final Sight sight;
     private final int[] numbers;
     private final double[][] block;
     private final double[][] effects = new double[3][];
 
-    Reliability(Resection.Solution solution, int number) {
+    Reliability(ResectionSolution solution, int number) {
         this.solution = solution;
         this.sight = solution.sights().get(number);
         this.numbers = solution.observationsOf(number);

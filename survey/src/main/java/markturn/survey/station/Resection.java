@@ -26,8 +26,8 @@ final class Resection {
     static final int NORTHING = 0;
     static final int EASTING = 1;
     static final int ORIENTATION = 2;
-    private static final int EXTRA = 3;
-    private static final int PLAN_UNKNOWNS = 3;
+    static final int EXTRA = 3;
+    static final int PLAN_UNKNOWNS = 3;
     private static final int MOST_ROUNDS = 12;
     /** Solutions nearer to each other than this are one, metres. */
     private static final double ONE_PLACE = 0.002;
@@ -46,93 +46,8 @@ final class Resection {
     /** Which observation of the adjustment belongs to which sight. */
     record Row(int sight, Kind kind) {}
 
-    /** A solution: the adjustment, and whose its observations are. */
-    record Solution(
-            Adjustment adjustment,
-            List<Row> rows,
-            List<Sight> sights,
-            Extra extra,
-            double originNorth,
-            double originEast) {
-        double north() {
-            return originNorth + adjustment.unknown(NORTHING);
-        }
-
-        double east() {
-            return originEast + adjustment.unknown(EASTING);
-        }
-
-        double orientation() {
-            return Angles.onCircle(adjustment.unknown(ORIENTATION));
-        }
-
-        /** Distance from coordinates is this times the measured one. */
-        double scale() {
-            return extra == Extra.SCALE ? adjustment.unknown(EXTRA) : 1;
-        }
-
-        /** What, added to each measured distance, gives the one from coordinates, metres. */
-        double constant() {
-            return extra == Extra.CONSTANT ? adjustment.unknown(EXTRA) : 0;
-        }
-
-        double scaleVariance() {
-            return adjustment.covariance(EXTRA, EXTRA);
-        }
-
-        double lengthTo(Sight sight) {
-            return Math.hypot(sight.northing() - north(), sight.easting() - east());
-        }
-
-        double stdDevOf(int observation) {
-            return adjustment.stdDev(observation);
-        }
-
-        /** The number of an observed coordinate of a sight's mark; -1 where it is held. */
-        int coordinateOf(int sight, Kind kind) {
-            return rows.indexOf(new Row(sight, kind));
-        }
-
-        /**
-         * How the instrument's place and orientation move as one mark, or what stands there, moves by a metre and its coordinates do not.
-         *
-         * @return row by row: northing, easting, orientation; by north and by east
-         */
-        double[] movedBy(int sight) {
-            Sight at = sights.get(sight);
-            double north = at.northing() - north();
-            double east = at.easting() - east();
-            double length = Math.max(Math.hypot(north, east), Weights.NEAREST);
-            double[] moved = new double[2 * PLAN_UNKNOWNS];
-            for (int number : observationsOf(sight)) {
-                boolean direction = rows.get(number).kind() == Kind.DIRECTION;
-                double byNorth = direction ? -east / (length * length) : north / length / scale();
-                double byEast = direction ? north / (length * length) : east / length / scale();
-                for (int unknown = 0; unknown < PLAN_UNKNOWNS; unknown++) {
-                    double effect = adjustment.effect(number, 1, unknown);
-                    moved[2 * unknown] += effect * byNorth;
-                    moved[2 * unknown + 1] += effect * byEast;
-                }
-            }
-            return moved;
-        }
-
-        /** Numbers of the observations of one sight in the plan, coordinates of control apart. */
-        int[] observationsOf(int sight) {
-            List<Integer> numbers = new ArrayList<>();
-            for (int i = 0; i < rows.size(); i++) {
-                boolean measured =
-                        rows.get(i).kind() == Kind.DIRECTION || rows.get(i).kind() == Kind.DISTANCE;
-                if (rows.get(i).sight() == sight && measured) {
-                    numbers.add(i);
-                }
-            }
-            return numbers.stream().mapToInt(Integer::intValue).toArray();
-        }
-    }
-
     /** Either a solution, or why there is none. */
-    record Outcome(Optional<Solution> solution, String why) {}
+    record Outcome(Optional<ResectionSolution> solution, String why) {}
 
     private final List<Sight> asGiven;
     private final List<Sight> sights;
@@ -158,14 +73,14 @@ final class Resection {
     }
 
     /** Solves it from where another solution stands: for trials that move it little. */
-    static Optional<Solution> near(Solution other, List<Sight> sights, Weights weights, Extra extra) {
+    static Optional<ResectionSolution> near(ResectionSolution other, List<Sight> sights, Weights weights, Extra extra) {
         Resection trial = new Resection(sights, weights, extra);
         return trial.adjusted(new Starts.Start(
                 other.north() - trial.originNorth, other.east() - trial.originEast, other.orientation()));
     }
 
     /** The solution of what is left when one mark is taken out; empty where that does not determine a place. */
-    static Optional<Solution> without(Solution all, List<Sight> others, Weights weights) {
+    static Optional<ResectionSolution> without(ResectionSolution all, List<Sight> others, Weights weights) {
         long observations = others.stream()
                 .mapToLong(s -> (s.givesDirection() ? 1 : 0) + (s.givesDistance() ? 1 : 0))
                 .sum();
@@ -185,7 +100,7 @@ final class Resection {
                             distances,
                             distances == 1 ? "distance" : "distances"));
         }
-        List<Solution> found = new ArrayList<>();
+        List<ResectionSolution> found = new ArrayList<>();
         for (Starts.Start start : Starts.of(sights)) {
             adjusted(start).filter(s -> isNew(s, found)).ifPresent(found::add);
             if (isBeyondDoubt(found)) {
@@ -209,7 +124,7 @@ final class Resection {
     }
 
     /** Two marks with direction and distance leave one place only; where it fits, no other start can find a better one. */
-    private boolean isBeyondDoubt(List<Solution> found) {
+    private boolean isBeyondDoubt(List<ResectionSolution> found) {
         long rigid = sights.stream()
                 .filter(s -> s.givesDirection() && s.givesDistance())
                 .count();
@@ -223,11 +138,11 @@ final class Resection {
         return new Outcome(Optional.empty(), why);
     }
 
-    private static String apart(Solution one, Solution other) {
+    private static String apart(ResectionSolution one, ResectionSolution other) {
         return "%.0f m".formatted(Math.hypot(one.north() - other.north(), one.east() - other.east()));
     }
 
-    private static boolean isNew(Solution solution, List<Solution> found) {
+    private static boolean isNew(ResectionSolution solution, List<ResectionSolution> found) {
         return found.stream()
                 .noneMatch(s -> Math.hypot(s.north() - solution.north(), s.east() - solution.east()) < ONE_PLACE
                         && Math.abs(Angles.shortWay(s.orientation() - solution.orientation())) < 1e-4);
@@ -251,11 +166,11 @@ final class Resection {
     }
 
     /** Directions without distance are weighed by the length of the solution, so the adjustment is repeated until that rests. */
-    private Optional<Solution> adjusted(Starts.Start start) {
+    private Optional<ResectionSolution> adjusted(Starts.Start start) {
         double[] unknowns = start(start);
         boolean weightsRest = sights.stream()
                 .noneMatch(s -> s.givesDirection() && s.distance().isEmpty());
-        Solution solution = null;
+        ResectionSolution solution = null;
         for (int round = 0; round < MOST_ROUNDS; round++) {
             List<Row> rows = new ArrayList<>();
             List<Observed> observations = observations(unknowns, rows);
@@ -267,7 +182,7 @@ final class Resection {
                         adjustment.unknown(NORTHING) - unknowns[NORTHING],
                         adjustment.unknown(EASTING) - unknowns[EASTING]);
                 unknowns = adjustment.unknowns();
-                solution = new Solution(adjustment, rows, asGiven, extra, originNorth, originEast);
+                solution = new ResectionSolution(adjustment, rows, asGiven, extra, originNorth, originEast);
                 if (weightsRest || (round > 0 && moved < 1e-10)) {
                     break;
                 }

@@ -26,12 +26,12 @@ final class Scrutiny {
     /** From this correlation on two tests cannot be told apart. */
     private static final double ALIKE = 0.9;
     /** A larger fault pulls even a test that explains it badly; what explains less than this share of the best is out. */
-    private static final double FACTOR_OF_CHANCE = 3.3;
+    static final double FACTOR_OF_CHANCE = 3.3;
 
     private final List<Sight> sights;
     private final Weights weights;
-    private final Resection.Solution solution;
-    private final List<Optional<Resection.Solution>> withoutEach;
+    private final ResectionSolution solution;
+    private final List<Optional<ResectionSolution>> withoutEach;
     private final Optional<Levelled> levelled;
     private final double classLimit;
     private final double distanceLimit;
@@ -44,8 +44,8 @@ final class Scrutiny {
     Scrutiny(
             List<Sight> sights,
             Weights weights,
-            Resection.Solution solution,
-            List<Optional<Resection.Solution>> withoutEach,
+            ResectionSolution solution,
+            List<Optional<ResectionSolution>> withoutEach,
             Optional<Levelled> levelled,
             ClassOfWork work) {
         this.sights = sights;
@@ -58,9 +58,9 @@ final class Scrutiny {
     }
 
     /** The solution without each mark in turn; empty where the others do not give one. What takes no part changes nothing. */
-    static List<Optional<Resection.Solution>> withoutEach(
-            List<Sight> sights, Weights weights, Resection.Solution solution) {
-        List<Optional<Resection.Solution>> list = new ArrayList<>();
+    static List<Optional<ResectionSolution>> withoutEach(
+            List<Sight> sights, Weights weights, ResectionSolution solution) {
+        List<Optional<ResectionSolution>> list = new ArrayList<>();
         for (int i = 0; i < sights.size(); i++) {
             Sight sight = sights.get(i);
             if (sight.givesDirection() || sight.givesDistance()) {
@@ -89,7 +89,7 @@ final class Scrutiny {
                 rows,
                 pairs,
                 suspicion,
-                suspicion.isPresent() ? groups(pairs) : List.of(),
+                suspicion.isPresent() ? new MarkGroups(sights, classLimit).found(pairs) : List.of(),
                 scale,
                 suspicion.isPresent() ? swapped() : List.of());
     }
@@ -293,47 +293,6 @@ final class Scrutiny {
                 .mapToDouble(i -> rows.get(i).residual().orElse(0))
                 .max()
                 .orElse(0);
-    }
-
-    /** Two groups of at least two marks, each consistent in itself and not with the other. */
-    private List<List<String>> groups(List<Pair> pairs) {
-        List<String> marks = sights.stream()
-                .filter(s -> s.givesDirection() && s.givesDistance())
-                .map(Sight::target)
-                .toList();
-        if (marks.size() < 4) {
-            return List.of();
-        }
-        List<String> first = agreeing(marks, pairs);
-        List<String> rest = marks.stream().filter(m -> !first.contains(m)).toList();
-        List<String> second = agreeing(rest, pairs);
-        return first.size() >= 2 && second.size() >= 2 && first.size() + second.size() == marks.size()
-                ? List.of(first, second)
-                : List.of();
-    }
-
-    /** The largest set of marks of which every pair agrees; marks are few. */
-    private List<String> agreeing(List<String> marks, List<Pair> pairs) {
-        List<String> best = List.of();
-        int most = Math.min(marks.size(), 12);
-        for (int choice = 1; choice < 1 << most; choice++) {
-            List<String> some = new ArrayList<>();
-            for (int i = 0; i < most; i++) {
-                if ((choice & 1 << i) != 0) {
-                    some.add(marks.get(i));
-                }
-            }
-            if (some.size() > best.size() && pairs.stream().allMatch(p -> agrees(p, some))) {
-                best = some;
-            }
-        }
-        return best;
-    }
-
-    private boolean agrees(Pair pair, List<String> some) {
-        return !some.contains(pair.one())
-                || !some.contains(pair.other())
-                || Math.abs(pair.difference()) <= Math.max(classLimit / 2, FACTOR_OF_CHANCE * pair.stdDev());
     }
 
     /** The scale let free, and a constant instead: which of them explains the distances. */

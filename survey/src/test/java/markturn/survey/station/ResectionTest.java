@@ -28,7 +28,7 @@ import org.junit.jupiter.api.Test;
 
 /** The resection against textbook formulas, a general optimiser, and the frequencies that theory promises. */
 class ResectionTest {
-    private static Resection.Solution solve(List<Sight> sights) {
+    private static ResectionSolution solve(List<Sight> sights) {
         return Resection.solve(sights, Resections.WEIGHTS, Resection.Extra.NOTHING)
                 .solution()
                 .orElseThrow();
@@ -64,7 +64,7 @@ class ResectionTest {
         double north = (ka * a[0] + kb * b[0] + kc * c[0]) / (ka + kb + kc);
         double east = (ka * a[1] + kb * b[1] + kc * c[1]) / (ka + kb + kc);
         // Seen from among them, A, C and B follow each other clockwise.
-        Resection.Solution solution = solve(List.of(
+        ResectionSolution solution = solve(List.of(
                 direction("A", a[0], a[1], 0),
                 direction("B", b[0], b[1], Angles.onCircle(-facingC)),
                 direction("C", c[0], c[1], facingB)));
@@ -82,14 +82,14 @@ class ResectionTest {
         // Source: geometry. From the right angle of a 3-4-5 triangle, 30 and 40 m along its legs.
         List<Sight> sights =
                 List.of(Resections.sight("A", 30, 0, 1, true, null), Resections.sight("B", 0, 40, 1, true, null));
-        Resection.Solution solution = solve(sights);
+        ResectionSolution solution = solve(sights);
         assertThat(Math.hypot(solution.north(), solution.east())).isLessThan(1e-9);
         assertThat(solution.orientation()).isCloseTo(1, within(1e-12));
         assertThat(solution.adjustment().redundancy()).isEqualTo(1);
     }
 
     /** The same problem for the optimiser: northing, easting, orientation. */
-    private static LeastSquaresOptimizer.Optimum optimum(List<Sight> sights, Resection.Solution ours) {
+    private static LeastSquaresOptimizer.Optimum optimum(List<Sight> sights, ResectionSolution ours) {
         List<double[]> rows = new ArrayList<>();
         for (Sight sight : sights) {
             if (sight.givesDirection()) {
@@ -162,7 +162,7 @@ class ResectionTest {
                 sights.add(Resections.sight(
                         "M" + i, length * Math.cos(azimuth), length * Math.sin(azimuth), 1, distance, random));
             }
-            Optional<Resection.Solution> solution = Resection.solve(sights, Resections.WEIGHTS, Resection.Extra.NOTHING)
+            Optional<ResectionSolution> solution = Resection.solve(sights, Resections.WEIGHTS, Resection.Extra.NOTHING)
                     .solution();
             if (solution.isEmpty() || isNearSingular(solution.get())) {
                 continue;
@@ -170,7 +170,7 @@ class ResectionTest {
             compared++;
             LeastSquaresOptimizer.Optimum optimum = optimum(sights, solution.get());
             RealVector point = optimum.getPoint();
-            Resection.Solution ours = solution.get();
+            ResectionSolution ours = solution.get();
             assertThat(ours.north()).isCloseTo(point.getEntry(0), within(1e-7));
             assertThat(ours.east()).isCloseTo(point.getEntry(1), within(1e-7));
             RealMatrix covariance = optimum.getCovariances(1e-20);
@@ -181,7 +181,7 @@ class ResectionTest {
         }
     }
 
-    private static boolean isNearSingular(Resection.Solution solution) {
+    private static boolean isNearSingular(ResectionSolution solution) {
         return Math.sqrt(solution.adjustment().covariance(0, 0)
                         + solution.adjustment().covariance(1, 1))
                 > 0.05;
@@ -196,7 +196,7 @@ class ResectionTest {
         int inside = 0;
         int alarms = 0;
         for (int i = 0; i < repetitions; i++) {
-            Resection.Solution solution = solve(Resections.spread(random, 2));
+            ResectionSolution solution = solve(Resections.spread(random, 2));
             var adjustment = solution.adjustment();
             int first = solution.observationsOf(0)[0];
             double r = adjustment.redundancyBlock(first)[0][0];
@@ -218,7 +218,7 @@ class ResectionTest {
     }
 
     private static Resected scrutinised(List<Sight> sights) {
-        Resection.Solution solution = solve(sights);
+        ResectionSolution solution = solve(sights);
         return new Scrutiny(
                         sights,
                         Resections.WEIGHTS,
@@ -327,7 +327,7 @@ class ResectionTest {
     @Test
     void controlWithDeviationsIsObserved() {
         List<Sight> sights = new ArrayList<>(Resections.spread(new Random(5), 1));
-        Resection.Solution held = solve(sights);
+        ResectionSolution held = solve(sights);
         Sight first = sights.get(0);
         sights.set(
                 0,
@@ -348,7 +348,7 @@ class ResectionTest {
                         true,
                         true,
                         false));
-        Resection.Solution observed = solve(sights);
+        ResectionSolution observed = solve(sights);
         assertThat(observed.rows()).extracting(Resection.Row::kind).contains(Observation.Kind.NORTHING);
         assertThat(observed.adjustment().redundancy())
                 .isEqualTo(held.adjustment().redundancy());

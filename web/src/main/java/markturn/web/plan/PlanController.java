@@ -55,7 +55,7 @@ class PlanController {
     /** The located points for the canvas of a large plan. */
     @GetMapping("/job/{id}/plan/layer")
     @ResponseBody
-    PlanDrawing.Layer layer(@PathVariable String id, Principal who) {
+    Layer layer(@PathVariable String id, Principal who) {
         return PlanDrawing.layer(fieldBook.book(id, who.getName()));
     }
 

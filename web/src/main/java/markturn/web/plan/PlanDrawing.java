@@ -91,15 +91,6 @@ record PlanDrawing(
         }
     }
 
-    /**
-     * What the canvas draws: in the order of {@code names} places in hundredths of a drawing unit, and which of the signs; lines as places
-     * with their dashes.
-     */
-    record Layer(List<String> names, int[] x, int[] y, int[] sign, List<String> signs, List<LayerLine> lines) {}
-
-    /** A line on the canvas. */
-    record LayerLine(int[] x, int[] y, String dashes, boolean closed) {}
-
     private record Sheet(double west, double north, double scale) {
         double across(Position at) {
             return BORDER + (at.easting() - west) * scale;
@@ -186,8 +177,8 @@ record PlanDrawing(
                         .toList());
     }
 
-    private static LayerLine layerLine(CodeLine line, Sheet sheet, String dashes) {
-        return new LayerLine(
+    private static Layer.LayerLine layerLine(CodeLine line, Sheet sheet, String dashes) {
+        return new Layer.LayerLine(
                 line.points().stream()
                         .mapToInt(p -> sheet.fineX(p.position().orElseThrow()))
                         .toArray(),

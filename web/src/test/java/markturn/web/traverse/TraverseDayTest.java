@@ -13,6 +13,7 @@ import java.util.regex.Pattern;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.simulator.AlderWeir;
+import markturn.simulator.AlderWeirGround;
 import markturn.simulator.InstrumentErrors;
 import markturn.simulator.SimulatedStation;
 import markturn.survey.angle.AngleUnit;
@@ -151,7 +152,7 @@ class TraverseDayTest {
 
     private static Job setUp(Job job, String name, String on, String back, String fore, Role role) {
         SimulatedStation station = new SimulatedStation(
-                AlderWeir.world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new Random(1));
+                AlderWeirGround.world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new Random(1));
         List<Reading> readings = new ArrayList<>();
         sight(station, readings, back, Role.BACKSIGHT);
         sight(station, readings, fore, role);
