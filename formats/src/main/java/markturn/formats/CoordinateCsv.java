@@ -46,9 +46,11 @@ public final class CoordinateCsv {
                     "code",
                     "from",
                     "remark");
+            // Asked once: a job of many readings is looked through for it.
+            boolean practice = result.job().isPractice();
             for (MeasuredMark mark : result.measured().marks()) {
                 if (mark.stated().isPresent()) {
-                    print(csv, mark, mark.stated().get(), units, result.job().isPractice());
+                    print(csv, mark, mark.stated().get(), units, practice);
                 }
             }
         } catch (IOException impossible) {

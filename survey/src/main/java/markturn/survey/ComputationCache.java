@@ -4,8 +4,11 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import markturn.survey.finding.FindingCache;
 import markturn.survey.finding.judgement.JudgementCache;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
@@ -26,6 +29,7 @@ public final class ComputationCache {
     private List<Object> settings = List.of();
     private List<Mark> marks = List.of();
     private boolean grown;
+    private Set<String> driftTakenOut = Set.of();
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
     private Map<Setup, Remembered> inUse = new IdentityHashMap<>();
     private JudgementCache judged = new JudgementCache();
@@ -33,8 +37,12 @@ public final class ComputationCache {
     private final Propagation propagation = new Propagation();
     private Means means = new Means(propagation, Optional.empty());
 
-    /** The names a setup refers to, each once; the marks and places they stood for; and what was measured with them. */
-    private record Remembered(String[] names, Mark[] marks, Position[] places, MeasuredSetup measured) {
+    /**
+     * The names a setup refers to, each once; the marks and places they stood for; and what was measured with them.
+     *
+     * @param drift whether it was decided to take the drift of its readings out, the one decision that changes what is measured
+     */
+    private record Remembered(String[] names, Mark[] marks, Position[] places, boolean drift, MeasuredSetup measured) {
         /**
          * Whether everything it refers to is as it was.
          *
@@ -73,14 +81,17 @@ public final class ComputationCache {
                 job.earth(),
                 job.instruments(),
                 job.reflectors(),
-                job.fixes(),
-                job.decisions());
+                job.fixes());
         if (!now.equals(settings)) {
             settings = now;
             known = new IdentityHashMap<>();
             judged = new JudgementCache();
             found = new FindingCache();
         }
+        driftTakenOut = job.decisions().stream()
+                .filter(d -> d.what().equals(Decision.CORRECT_DRIFT))
+                .map(d -> d.concerning("setup"))
+                .collect(Collectors.toSet());
         // What a computation that was ended half-way left here may be of other settings.
         inUse = new IdentityHashMap<>();
         grown = Named.isGrown(job.marks(), marks);
@@ -103,7 +114,9 @@ public final class ComputationCache {
     /** A setup measured, or remembered. */
     MeasuredSetup measured(Job job, Setup setup, Map<String, Position> positions) {
         Remembered before = inUse.getOrDefault(setup, known.get(setup));
-        if (before == null || !before.holds(job, grown, positions)) {
+        if (before == null
+                || before.drift() != driftTakenOut.contains(setup.name())
+                || !before.holds(job, grown, positions)) {
             before = remembered(job, setup, positions);
         }
         inUse.put(setup, before);
@@ -122,6 +135,7 @@ public final class ComputationCache {
                 names,
                 marks,
                 places,
+                driftTakenOut.contains(setup.name()),
                 setup.isFree()
                         ? FreeStation.measure(job, setup, positions, means)
                         : OccupiedStation.measure(job, setup, positions, means));

@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
@@ -27,8 +30,8 @@ class ComputationCacheTest {
                 "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
         ComputationCache memory = new ComputationCache();
         List<SurveyResult> all = new ArrayList<>();
-        for (int step = 0; step < 200; step++) {
-            int which = random.nextInt(10);
+        for (int step = 0; step < 1000; step++) {
+            int which = random.nextInt(13);
             String name = random.nextBoolean() ? "S1" : "S2";
             double degrees = 360 * random.nextDouble();
             job = switch (which) {
@@ -70,9 +73,14 @@ class ComputationCacheTest {
                             : job.plus(
                                     random.nextBoolean()
                                             ? Mark.named("301", Mark.Kind.LOCATED)
-                                            : Mark.named("301", Mark.Kind.NEW).withSameAs(java.util.Optional.of("C")));
+                                            : Mark.named("301", Mark.Kind.NEW).withSameAs(Optional.of("C")));
                 case 8 -> job.withReflector("R1", r -> r.centredWithin(0.001 + degrees * 1e-5));
                 case 4 -> job.withEarth(job.earth().withScaleFactor(1 + degrees * 1e-7));
+                // Of decisions one changes what is measured at a setup, one what is kept of a point, the others only
+                // words.
+                case 10 -> job.plus(decision(Decision.CORRECT_DRIFT, name));
+                case 11 -> job.plus(decision("answer", name));
+                case 12 -> job.plus(decision(Decision.ACCEPT, name));
                 default ->
                     job.withMark(
                             "C",
@@ -87,7 +95,35 @@ class ComputationCacheTest {
             assertThat(grown.findings()).isEqualTo(anew.findings());
             all.add(grown);
         }
-        assertThat(all.get(0).findings()).isNotEqualTo(all.get(199).findings());
+        assertThat(all.get(0).findings()).isNotEqualTo(all.get(999).findings());
+    }
+
+    private static Decision decision(String what, String setup) {
+        return new Decision(
+                Optional.empty(),
+                "Ida",
+                what,
+                Map.of("setup", setup, "code", "one-set", "target", "T1"),
+                "",
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    @Test
+    void aDecisionForgetsOnlyWhatItChanges() {
+        Job job = Jobs.with(Jobs.all(sight("B", Role.BACKSIGHT, 0, 100), sight("T1", Role.FORESIGHT, 80, 90)));
+        job = job.plus(Jobs.setup(
+                "S2", "T1", "A", Jobs.all(sight("A", Role.BACKSIGHT, 0, 90), sight("T2", Role.FORESIGHT, 120, 70))));
+        ComputationCache memory = new ComputationCache();
+        SurveyResult before = Survey.compute(job, memory);
+        SurveyResult answered = Survey.compute(job.plus(decision("answer", "S1")), memory);
+        for (int setup = 0; setup < 2; setup++) {
+            assertThat(answered.measured().setups().get(setup))
+                    .isSameAs(before.measured().setups().get(setup));
+        }
+        SurveyResult corrected = Survey.compute(job.plus(decision(Decision.CORRECT_DRIFT, "S1")), memory);
+        assertThat(corrected.measured().setups().get(0))
+                .isNotSameAs(before.measured().setups().get(0));
     }
 
     @Test

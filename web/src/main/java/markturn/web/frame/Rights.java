@@ -53,6 +53,7 @@ final class Rights {
 
     static final List<Row> TABLE = List.of(
             get("/sign-in", Who.ANYBODY),
+            get("/parts/**", Who.ANYBODY),
             get("/css/**", Who.ANYBODY),
             get("/js/**", Who.ANYBODY),
             get("/fonts/**", Who.ANYBODY),

@@ -1,5 +1,5 @@
 // Detail: what is chosen stays chosen; a change asks the server for the page as it is then, and what is typed stays.
-import { actPosts, FIELDS, input, live, main, replace, say, understand, url } from "/js/frame/live.js";
+import { actPosts, FIELDS, input, live, main, replace, say, understand, url } from "../frame/live.js";
 
 const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
 const OWN = ["height", "along", "across", "up-offset"];

@@ -1,5 +1,5 @@
 // Pan, zoom and tap on the plan. Symbols and lettering keep their size; the scale bar says what it is now.
-import { Layer } from "/js/plan/layer.js";
+import { Layer } from "../plan/layer.js";
 
 const plan = document.getElementById("plan");
 const canvas = document.getElementById("plan-canvas");

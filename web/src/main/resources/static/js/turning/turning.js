@@ -1,5 +1,5 @@
 // The page of a setup: what can be struck out, taken by the station, or called for out of the order.
-import { actPosts, change, live, say, url } from "/js/frame/live.js";
+import { actPosts, change, live, say, url } from "../frame/live.js";
 
 let striking = null;
 

@@ -1,8 +1,11 @@
 package markturn.survey.finding.figure;
 
-import java.util.Comparator;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -30,22 +33,46 @@ public final class OtherNames {
 
     /** Each new mark with the nearest fixed one that its position cannot be told from, in the job's order. */
     public static List<Likeness> of(Measured measured) {
+        List<MeasuredMark> carried = measured.marks().stream()
+                .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent())
+                .filter(m -> m.from().isPresent() && m.adjustedBy().isEmpty())
+                .toList();
+        if (carried.isEmpty()) {
+            return List.of();
+        }
         List<MeasuredMark> fixed = measured.marks().stream()
                 .filter(m -> m.position().isPresent())
                 .filter(m -> m.adjustedBy().isPresent() || m.from().isEmpty())
                 .toList();
-        return measured.marks().stream()
-                .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent())
-                .filter(m -> m.from().isPresent() && m.adjustedBy().isEmpty())
-                .flatMap(m -> nearest(m, fixed).stream())
+        double farthest = SIGMAS * Math.sqrt(widest(carried) + widest(fixed));
+        NavigableMap<Double, List<MeasuredMark>> strips = new TreeMap<>();
+        carried.forEach(m ->
+                strips.computeIfAbsent(northing(m), at -> new ArrayList<>()).add(m));
+        Map<String, Likeness> nearest = new HashMap<>();
+        for (MeasuredMark known : fixed) {
+            strips.subMap(northing(known) - farthest, true, northing(known) + farthest, true).values().stream()
+                    .flatMap(List::stream)
+                    .map(m -> between(m, known))
+                    .filter(l -> l.distance() <= l.limit())
+                    .forEach(l -> nearest.merge(
+                            l.mark(), l, (one, other) -> other.distance() < one.distance() ? other : one));
+        }
+        return carried.stream()
+                .flatMap(m -> Stream.ofNullable(nearest.get(m.name())))
                 .toList();
     }
 
-    private static Optional<Likeness> nearest(MeasuredMark carried, List<MeasuredMark> fixed) {
-        return fixed.stream()
-                .map(m -> between(carried, m))
-                .filter(l -> l.distance() <= l.limit())
-                .min(Comparator.comparingDouble(Likeness::distance));
+    /** The largest variance of any of them along any azimuth, square metres. */
+    private static double widest(List<MeasuredMark> marks) {
+        return marks.stream()
+                .mapToDouble(m -> m.position().orElseThrow().plan().nn()
+                        + m.position().orElseThrow().plan().ee())
+                .max()
+                .orElse(0);
+    }
+
+    private static double northing(MeasuredMark mark) {
+        return mark.position().orElseThrow().northing();
     }
 
     private static Likeness between(MeasuredMark carried, MeasuredMark fixed) {
