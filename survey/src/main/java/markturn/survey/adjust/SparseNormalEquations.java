@@ -100,12 +100,11 @@ public final class SparseNormalEquations implements NormalEquations {
             collect(part, front, under, left[under.number()]);
             left[under.number()] = null;
         }
-        DenseRows.eliminate(front, size, pivots);
-        factor[part.number()] = Arrays.copyOf(front, pivots * size);
+        factor[part.number()] = DenseRows.eliminate(front, size, pivots);
         int outside = size - pivots;
         double[] rest = new double[outside * outside];
         for (int i = 0; i < outside; i++) {
-            System.arraycopy(front, (pivots + i) * size + pivots + i, rest, i * outside + i, outside - i);
+            System.arraycopy(front, (pivots + i) * size + pivots, rest, i * outside, i + 1);
         }
         left[part.number()] = rest;
     }
@@ -123,7 +122,7 @@ public final class SparseNormalEquations implements NormalEquations {
             }
             for (int i = 0; i < index.length; i++) {
                 for (int j = 0; j < index.length; j++) {
-                    if (index[i] <= index[j]) {
+                    if (index[j] <= index[i]) {
                         front[index[i] * size + index[j]] += value[i] * value[j];
                     }
                 }
@@ -137,7 +136,7 @@ public final class SparseNormalEquations implements NormalEquations {
         for (int i = 0; i < index.length; i++) {
             int from = i * index.length;
             int to = index[i] * size;
-            for (int j = i; j < index.length; j++) {
+            for (int j = 0; j <= i; j++) {
                 front[to + index[j]] += left[from + j];
             }
         }
@@ -332,14 +331,18 @@ public final class SparseNormalEquations implements NormalEquations {
                 whole[(pivots + j) * size + i] = rightPart[i * outside + j];
             }
         }
+        double[] across = new double[outside * pivots];
         for (int i = 0; i < pivots; i++) {
-            for (int j = i; j < pivots; j++) {
-                double own = dot(solved, i * size + outside, solved, j * size + outside, j, pivots);
-                double value = own - dot(rightPart, i * outside, solved, j * size, 0, outside);
-                whole[i * size + j] = value;
-                whole[j * size + i] = value;
+            for (int j = 0; j < outside; j++) {
+                across[j * pivots + i] = solved[i * size + j];
+            }
+            for (int j = 0; j <= i; j++) {
+                double own = dot(solved, i * size + outside, solved, j * size + outside, i, pivots);
+                whole[i * size + j] = own;
+                whole[j * size + i] = own;
             }
         }
+        DenseRows.takeProduct(whole, size, rightPart, outside, across, pivots, outside, pivots);
         for (int i = 0; i < outside; i++) {
             System.arraycopy(ofBoundary, i * outside, whole, (pivots + i) * size + pivots, outside);
         }

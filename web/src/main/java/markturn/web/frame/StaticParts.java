@@ -7,19 +7,21 @@ import java.time.Duration;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HexFormat;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.http.CacheControl;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.thymeleaf.spring6.view.ThymeleafViewResolver;
 
 /**
  * Styles, scripts and fonts beneath an address that holds a digest of all of them: a browser keeps them for good and asks for them anew
- * only where a build changed one. Scripts and styles name each other relatively, so that they stay beneath it. Templates have it as
- * {@code @parts}.
+ * only where a build changed one. Scripts and styles name each other relatively, so that they stay beneath it. Every template has it
+ * as {@code parts}.
  */
-@Component("parts")
+@Component
 final class StaticParts implements WebMvcConfigurer {
     private static final CacheControl FOR_GOOD =
             CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable();
@@ -28,6 +30,12 @@ final class StaticParts implements WebMvcConfigurer {
 
     StaticParts() throws IOException {
         this.beneath = "/parts/" + digest();
+    }
+
+    /** Pages that say what failed have no model of a controller: every view gets it. */
+    @Autowired
+    void offerTo(ThymeleafViewResolver views) {
+        views.addStaticVariable("parts", this);
     }
 
     /** The address of a part by its place in the house, such as {@code css/house.css}. */
