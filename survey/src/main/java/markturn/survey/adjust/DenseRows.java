@@ -103,12 +103,54 @@ final class DenseRows {
     }
 
     /**
+     * Solves with the transpose of an upper triangle, for many right sides at once, and takes from the rows behind it what that makes of
+     * them.
+     *
+     * @param factor the triangle's rows, each as long as {@code size}; what lies behind the triangle acts on the rows behind
+     * @param right the right sides, {@code size} rows; the solutions stand in the place of the first {@code pivots}
+     */
+    static void forward(double[] factor, int size, int pivots, double[] right, int width) {
+        double[][] panel = new double[AT_ONCE][width];
+        double[] row = new double[width];
+        double[] factors = new double[AT_ONCE];
+        for (int from = 0; from < pivots; from += AT_ONCE) {
+            int count = Math.min(AT_ONCE, pivots - from);
+            for (int i = 0; i < count; i++) {
+                System.arraycopy(right, (from + i) * width, panel[i], 0, width);
+                for (int above = 0; above < i; above++) {
+                    takeOne(panel[i], panel[above], factor[(from + above) * size + from + i], 0, width);
+                }
+                times(panel[i], 1 / factor[(from + i) * size + from + i], 0, width);
+                System.arraycopy(panel[i], 0, right, (from + i) * width, width);
+            }
+            blank(panel, count, width);
+            Arrays.fill(factors, 0);
+            for (int below = from + count; below < size; below++) {
+                for (int i = 0; i < count; i++) {
+                    factors[i] = factor[(from + i) * size + below];
+                }
+                System.arraycopy(right, below * width, row, 0, width);
+                take(row, panel, factors, width);
+                System.arraycopy(row, 0, right, below * width, width);
+            }
+        }
+    }
+
+    /**
      * Takes a product from a matrix: {@code to −= left · right}.
      *
-     * @param leftWidth how long a row of {@code left} is; the first {@code inner} of it take part
+     * @param leftWidth how long a row of {@code left} is; of it {@code inner} take part, from {@code leftFirst} on
      */
     static void takeProduct(
-            double[] to, int toWidth, double[] left, int leftWidth, double[] right, int rows, int inner, int columns) {
+            double[] to,
+            int toWidth,
+            double[] left,
+            int leftWidth,
+            int leftFirst,
+            double[] right,
+            int rows,
+            int inner,
+            int columns) {
         double[][] panel = new double[AT_ONCE][columns];
         double[] row = new double[columns];
         double[] factors = new double[AT_ONCE];
@@ -120,7 +162,7 @@ final class DenseRows {
             blank(panel, count, columns);
             Arrays.fill(factors, 0);
             for (int at = 0; at < rows; at++) {
-                System.arraycopy(left, at * leftWidth + from, factors, 0, count);
+                System.arraycopy(left, at * leftWidth + leftFirst + from, factors, 0, count);
                 System.arraycopy(to, at * toWidth, row, 0, columns);
                 take(row, panel, factors, columns);
                 System.arraycopy(row, 0, to, at * toWidth, columns);

@@ -241,44 +241,48 @@ public final class SparseNormalEquations implements NormalEquations {
         return answers;
     }
 
+    /** What nothing touched stays as it is: a fault here and there leaves most parts alone. */
     private void forwardEach(Dissection.Part part, double[] x, int many) {
-        double[] r = factor[part.number()];
-        int size = part.size();
-        for (int i = 0; i < part.pivots(); i++) {
-            int from = (part.first() + i) * many;
-            boolean some = false;
-            for (int k = 0; k < many; k++) {
-                x[from + k] /= r[i * size + i];
-                some |= x[from + k] != 0;
-            }
-            for (int j = i + 1; some && j < size; j++) {
-                takeTimes(x, at(part, j) * many, r[i * size + j], from, many);
-            }
+        int pivots = part.pivots();
+        if (isNothing(x, part.first() * many, pivots * many)) {
+            return;
+        }
+        double[] local = gathered(part, x, many);
+        DenseRows.forward(factor[part.number()], part.size(), pivots, local, many);
+        System.arraycopy(local, 0, x, part.first() * many, pivots * many);
+        for (int j = pivots; j < part.size(); j++) {
+            System.arraycopy(local, j * many, x, part.boundary()[j - pivots] * many, many);
         }
     }
 
     private void backwardEach(Dissection.Part part, double[] x, int many) {
+        int pivots = part.pivots();
+        double[] local = gathered(part, x, many);
         double[] r = factor[part.number()];
-        int size = part.size();
-        for (int i = part.pivots() - 1; i >= 0; i--) {
-            int to = (part.first() + i) * many;
-            for (int j = i + 1; j < size; j++) {
-                takeTimes(x, to, r[i * size + j], at(part, j) * many, many);
-            }
-            for (int k = 0; k < many; k++) {
-                x[to + k] /= r[i * size + i];
-            }
-        }
+        double[] outside = Arrays.copyOfRange(local, pivots * many, local.length);
+        DenseRows.takeProduct(local, many, r, part.size(), pivots, outside, pivots, part.size() - pivots, many);
+        DenseRows.backward(r, part.size(), pivots, local, many);
+        System.arraycopy(local, 0, x, part.first() * many, pivots * many);
     }
 
-    private static int at(Dissection.Part part, int index) {
-        return index < part.pivots() ? part.first() + index : part.boundary()[index - part.pivots()];
+    /** The rows of a part's front, those of its pivots first. */
+    private static double[] gathered(Dissection.Part part, double[] x, int many) {
+        int pivots = part.pivots();
+        double[] local = new double[part.size() * many];
+        System.arraycopy(x, part.first() * many, local, 0, pivots * many);
+        for (int j = pivots; j < part.size(); j++) {
+            System.arraycopy(x, part.boundary()[j - pivots] * many, local, j * many, many);
+        }
+        return local;
     }
 
-    private static void takeTimes(double[] x, int to, double factor, int from, int many) {
-        for (int k = 0; k < many; k++) {
-            x[to + k] -= factor * x[from + k];
+    private static boolean isNothing(double[] x, int from, int count) {
+        for (int i = from; i < from + count; i++) {
+            if (x[i] != 0) {
+                return false;
+            }
         }
+        return true;
     }
 
     /**
@@ -324,7 +328,7 @@ public final class SparseNormalEquations implements NormalEquations {
         DenseRows.backward(r, size, pivots, solved, size);
         double[] whole = new double[size * size];
         double[] rightPart = new double[pivots * outside];
-        DenseRows.takeProduct(rightPart, outside, solved, size, ofBoundary, pivots, outside, outside);
+        DenseRows.takeProduct(rightPart, outside, solved, size, 0, ofBoundary, pivots, outside, outside);
         for (int i = 0; i < pivots; i++) {
             System.arraycopy(rightPart, i * outside, whole, i * size + pivots, outside);
             for (int j = 0; j < outside; j++) {
@@ -342,7 +346,7 @@ public final class SparseNormalEquations implements NormalEquations {
                 whole[j * size + i] = own;
             }
         }
-        DenseRows.takeProduct(whole, size, rightPart, outside, across, pivots, outside, pivots);
+        DenseRows.takeProduct(whole, size, rightPart, outside, 0, across, pivots, outside, pivots);
         for (int i = 0; i < outside; i++) {
             System.arraycopy(ofBoundary, i * outside, whole, (pivots + i) * size + pivots, outside);
         }

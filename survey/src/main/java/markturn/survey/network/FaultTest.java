@@ -159,6 +159,22 @@ final class FaultTest {
     }
 
     /**
+     * How far it can have shifted any unknown at most, in that unknown's standard deviations: by the inequality of Cauchy and Schwarz the
+     * shift {@code Q b} of an unknown is no more than the root of its variance times that of {@code bᵀ Q b}, the part of the fault that the
+     * unknowns take up. Infinite where nothing would show some of it.
+     */
+    double reach() {
+        double sum = 0;
+        for (int k = 0; k < axes.length; k++) {
+            if (!isShown(k)) {
+                return Double.POSITIVE_INFINITY;
+            }
+            sum += Math.max(0, weights[k] - shown[k]) / shown[k];
+        }
+        return Observation.DETECTABLE_FACTOR * Math.sqrt(sum);
+    }
+
+    /**
      * The farthest it can have shifted some unknowns, where its test would let it pass: the longest arrow of an ellipse whose conjugate
      * half axes are the shifts along the axes. Empty where nothing would show it.
      */

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
+import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.result.MeasuredNetwork.Hidden;
 import markturn.survey.result.SingleFault;
@@ -74,14 +75,14 @@ final class SingleFaults {
         double all = ofPlan.size() + ofHeights.size();
         int[] done = new int[1];
         List<Movable> marks = places.keySet().stream()
-                .map(mark -> new Movable(inPlan.get(mark), unknowns(places.get(mark))))
+                .map(mark -> Movable.of(inPlan.get(mark), unknowns(places.get(mark)), plan.adjustment()))
                 .toList();
         FaultTest.each(plan.adjustment(), ofPlan, trial -> {
             judge(trial, marks);
             progress.accept(++done[0] / all);
         });
         List<Movable> elevations = levels.keySet().stream()
-                .map(mark -> new Movable(inLevel.get(mark), new int[] {levels.get(mark)}))
+                .map(mark -> Movable.of(inLevel.get(mark), new int[] {levels.get(mark)}, heights.adjustment()))
                 .toList();
         FaultTest.each(heights.adjustment(), ofHeights, trial -> {
             judge(trial, elevations);
@@ -90,12 +91,28 @@ final class SingleFaults {
         faults.sort(Comparator.comparingDouble(SingleFault::timesLimit).reversed());
     }
 
-    /** A mark, or its elevation, and the unknowns it moves by. */
-    private record Movable(Worst worst, int[] unknowns) {}
+    /**
+     * A mark, or its elevation, and the unknowns it moves by.
+     *
+     * @param spread the root of the sum of their variances: with a fault's reach it bounds how far that can shift it
+     */
+    private record Movable(Worst worst, int[] unknowns, double spread) {
+        static Movable of(Worst worst, int[] unknowns, Adjustment in) {
+            double variance = 0;
+            for (int unknown : unknowns) {
+                variance += unknown == NumberedPlace.HELD ? 0 : in.covariance(unknown, unknown);
+            }
+            return new Movable(worst, unknowns, Math.sqrt(variance));
+        }
+    }
 
     private void judge(FaultTest trial, List<Movable> marks) {
         trial.fault().ifPresent(faults::add);
+        double reach = trial.reach();
         for (Movable mark : marks) {
+            if (reach * mark.spread() <= mark.worst().shift) {
+                continue;
+            }
             OptionalDouble shift = trial.shift(mark.unknowns());
             if (shift.isPresent()) {
                 mark.worst().take(shift.getAsDouble(), trial.what());
