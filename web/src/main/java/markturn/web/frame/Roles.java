@@ -5,7 +5,7 @@ import markturn.web.people.People;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
-/** What a person may do, as pages ask it: nobody is shown a form that would be refused. {@code Security} decides, {@link AllowedForms} leaves out what it would refuse; this is for links and words. */
+/** What a person may do, as pages ask it: nobody is shown a form that would be refused. {@code Security} decides, {@link AllowedActs} leaves out what it would refuse; this is for links and words. */
 @ControllerAdvice
 class Roles {
     @ModelAttribute("reviewer")

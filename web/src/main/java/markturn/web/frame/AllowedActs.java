@@ -17,21 +17,21 @@ import org.thymeleaf.standard.expression.StandardExpressions;
 import org.thymeleaf.templatemode.TemplateMode;
 
 /**
- * Leaves out of every page the forms whose posting {@link Rights} would refuse to whoever looks at it, so that no template has to ask. A
+ * Leaves out of every page the forms and links that {@link Rights} would refuse to whoever looks at it, so that no template has to ask. A
  * form without an address is posted by its page's script, beneath the address of the page.
  */
 @Component
-final class AllowedForms extends AbstractProcessorDialect {
+final class AllowedActs extends AbstractProcessorDialect {
     /** After what repeats, asks and names ({@code th:each}, {@code th:if}, {@code th:with}), before {@code th:action}. */
     private static final int BEFORE_ACTION = 950;
 
-    AllowedForms() {
-        super("Allowed forms", "th", StandardDialect.PROCESSOR_PRECEDENCE);
+    AllowedActs() {
+        super("Allowed acts", "th", StandardDialect.PROCESSOR_PRECEDENCE);
     }
 
     @Override
     public Set<IProcessor> getProcessors(String prefix) {
-        return Set.of(new OfForms(prefix));
+        return Set.of(new OfForms(prefix), new OfLinks(prefix));
     }
 
     private static final class OfForms extends AbstractElementTagProcessor {
@@ -48,21 +48,52 @@ final class AllowedForms extends AbstractProcessorDialect {
             if ("get".equals(form.getAttributeValue("method"))) {
                 return;
             }
-            Authentication who = SecurityContextHolder.getContext().getAuthentication();
-            if (!Rights.allow(HttpMethod.POST, address(context, form), who)) {
-                structure.removeElement();
-            }
+            leaveOut(HttpMethod.POST, address(context, form), structure);
         }
 
         private String address(ITemplateContext context, IProcessableElementTag form) {
             String action = form.getAttributeValue(prefix, "action");
             if (action != null) {
-                return String.valueOf(StandardExpressions.getExpressionParser(context.getConfiguration())
-                        .parseExpression(context, action)
-                        .execute(context));
+                return said(context, action);
             }
             String page = ((IWebContext) context).getExchange().getRequest().getRequestPath();
             return page + (form.hasAttribute("data-path") ? form.getAttributeValue("data-path") : "/book");
         }
+    }
+
+    private static final class OfLinks extends AbstractElementTagProcessor {
+        private final String prefix;
+
+        OfLinks(String prefix) {
+            super(TemplateMode.HTML, prefix, "a", false, "href", true, BEFORE_ACTION);
+            this.prefix = prefix;
+        }
+
+        @Override
+        protected void doProcess(
+                ITemplateContext context, IProcessableElementTag link, IElementTagStructureHandler structure) {
+            // A page of thousands of lines has as many links: whoever may see every page is not asked for each.
+            if (Rights.allowEveryPage(SecurityContextHolder.getContext().getAuthentication())) {
+                return;
+            }
+            String address = said(context, link.getAttributeValue(prefix, "href"));
+            String path = address.replaceAll("[?#].*", "");
+            if (Rights.names(path)) {
+                leaveOut(HttpMethod.GET, path, structure);
+            }
+        }
+    }
+
+    private static void leaveOut(HttpMethod method, String path, IElementTagStructureHandler structure) {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        if (!Rights.allow(method, path, who)) {
+            structure.removeElement();
+        }
+    }
+
+    private static String said(ITemplateContext context, String expression) {
+        return String.valueOf(StandardExpressions.getExpressionParser(context.getConfiguration())
+                .parseExpression(context, expression)
+                .execute(context));
     }
 }
