@@ -117,8 +117,7 @@ class RightsTest {
             "/point",
             "/point/checks",
             "/plan",
-            "/deliver",
-            "/intake");
+            "/deliver");
 
     /** A form that is shown is one that may be posted: each is, to a job that is nobody's. */
     @Test
