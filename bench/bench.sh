@@ -1,6 +1,6 @@
 # Sourced by ./mark-turn bench. A warm start to the sign-in page, side by side with a bare application of the same framework with
-# persistence and security: both from extracted jars, with the same options of the virtual machine, database running, nothing to build;
-# the bare one without a class-data-sharing archive of its own.
+# persistence and security: both from extracted jars, with the same options of the virtual machine, each with a class-data-sharing archive
+# of its own, database running, nothing to build.
 bench_rounds=7
 
 bench_start() { # DIR java-options ... : milliseconds from the start of the process to the sign-in page
@@ -25,7 +25,7 @@ need curl curl
 build_application
 maven bench -q package dependency:build-classpath -DskipTests -Dmdep.outputFile="$build/bench-classpath" -pl bench -am || fail "the bare application could not be built"
 bench_classes="$house/bench/target/classes:$(cat "$build/bench-classpath")" # of the last module, which is the benchmarks' own
-rm -rf "$build/bare"
+rm -rf "$build/bare" "$build/bare.jsa"
 java -Djarmode=tools -jar "$house/bench/target/bench.jar" extract --destination "$build/bare" > /dev/null
 mkdir -p "$build/bench-data"
 trap 'stop_database "$build/bench-data"' EXIT
@@ -38,9 +38,10 @@ export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNA
 : > "$build/bench-own"
 : > "$build/bench-bare"
 bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar > /dev/null # migrates
+bench_page=login bench_start "$build/bare" $java_options -XX:ArchiveClassesAtExit="$build/bare.jsa" -jar bench.jar > /dev/null
 for _ in $(seq $bench_rounds); do
   bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar >> "$build/bench-own"
-  bench_page=login bench_start "$build/bare" $java_options -jar bench.jar >> "$build/bench-bare"
+  bench_page=login bench_start "$build/bare" $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar >> "$build/bench-bare"
 done
 own=$(bench_median < "$build/bench-own")
 bare=$(bench_median < "$build/bench-bare")
@@ -64,5 +65,8 @@ java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fa
 java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"
 kill "$application" && wait "$application" 2>/dev/null || true
 
-say "networks by nested dissection, beside a bare factorisation and a general optimiser"
-java -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fail "the networks could not be measured"
+say "networks by nested dissection, beside a bare factorisation and a general optimiser, with the options the application runs with"
+java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fail "the networks could not be measured"
+
+say "single faults of a network, beside its adjustment"
+java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.FaultBench || fail "the single faults could not be measured"

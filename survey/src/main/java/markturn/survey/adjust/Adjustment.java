@@ -3,6 +3,8 @@ package markturn.survey.adjust;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 
 /**
@@ -115,43 +117,61 @@ public final class Adjustment {
      * @param faults by observation: how much of the fault each one takes
      */
     public List<Response> responses(List<Map<Integer, Double>> faults) {
-        double[][] sides = new double[faults.size()][unknowns.length];
-        for (int i = 0; i < sides.length; i++) {
-            double[] side = sides[i];
+        int many = faults.size();
+        int[][] touched = new int[many][];
+        double[][] sides = new double[many][];
+        double[] side = new double[unknowns.length];
+        for (int i = 0; i < many; i++) {
+            Set<Integer> some = new TreeSet<>();
             faults.get(i).forEach((observation, share) -> {
                 Observed observed = observations.get(observation);
                 double weighed = share / (observed.stdDev() * observed.stdDev());
-                observed.partials(linearised, (unknown, derivative) -> side[unknown] += weighed * derivative);
+                observed.partials(linearised, (unknown, derivative) -> {
+                    side[unknown] += weighed * derivative;
+                    some.add(unknown);
+                });
             });
+            touched[i] = some.stream().mapToInt(Integer::intValue).toArray();
+            sides[i] = IntStream.of(touched[i])
+                    .mapToDouble(unknown -> side[unknown])
+                    .toArray();
+            some.forEach(unknown -> side[unknown] = 0);
         }
-        double[][] shifts = normal.inverseTimesEach(sides);
+        double[] shifts = normal.inverseTimesEach(touched, sides, unknowns.length);
         List<Response> responses = new ArrayList<>();
-        for (int i = 0; i < sides.length; i++) {
-            responses.add(Response.of(sides[i], shifts[i]));
+        for (int i = 0; i < many; i++) {
+            responses.add(new Response(touched[i], sides[i], shifts, many, i));
         }
         return responses;
     }
 
-    /**
-     * What a fault of one unit does.
-     *
-     * @param touched the unknowns that its right side in the normal equations touches
-     * @param side that right side there
-     * @param shift how far it moves each unknown
-     */
-    public record Response(int[] touched, double[] side, double[] shift) {
-        private static Response of(double[] side, double[] shift) {
-            int[] touched =
-                    IntStream.range(0, side.length).filter(i -> side[i] != 0).toArray();
-            return new Response(
-                    touched, IntStream.of(touched).mapToDouble(i -> side[i]).toArray(), shift);
+    /** What a fault of one unit does. */
+    public static final class Response {
+        private final int[] touched;
+        private final double[] side;
+        private final double[] shifts;
+        private final int many;
+        private final int number;
+
+        /** Touched are the unknowns that its right side in the normal equations has; shifts are of many faults, side by side. */
+        private Response(int[] touched, double[] side, double[] shifts, int many, int number) {
+            this.touched = touched;
+            this.side = side;
+            this.shifts = shifts;
+            this.many = many;
+            this.number = number;
+        }
+
+        /** How far it moves an unknown. */
+        public double shift(int unknown) {
+            return shifts[unknown * many + number];
         }
 
         /** The part of this fault and another that the unknowns take up, in units of the observations' deviations, squared. */
         public double takenUp(Response other) {
             double sum = 0;
             for (int i = 0; i < touched.length; i++) {
-                sum += side[i] * other.shift[touched[i]];
+                sum += side[i] * other.shift(touched[i]);
             }
             return sum;
         }

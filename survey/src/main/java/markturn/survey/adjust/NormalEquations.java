@@ -24,11 +24,26 @@ public interface NormalEquations {
     /** The inverse times a vector, after {@link #solve()}. */
     double[] inverseTimes(double[] vector);
 
-    /** The inverse times several vectors, one answer for each; where many are asked, asking together costs less. */
-    default double[][] inverseTimesEach(double[][] vectors) {
-        double[][] answers = new double[vectors.length][];
-        for (int i = 0; i < vectors.length; i++) {
-            answers[i] = inverseTimes(vectors[i]);
+    /**
+     * The inverse times several vectors of which each has few elements; where many are asked, asking together costs less.
+     *
+     * @param unknowns of each vector the unknowns that it has
+     * @param values what it has there
+     * @param size how many unknowns there are
+     * @return the answers side by side: that of vector {@code k} for an unknown at {@code unknown * unknowns.length + k}
+     */
+    default double[] inverseTimesEach(int[][] unknowns, double[][] values, int size) {
+        int many = unknowns.length;
+        double[] answers = new double[size * many];
+        for (int k = 0; k < many; k++) {
+            double[] vector = new double[size];
+            for (int i = 0; i < unknowns[k].length; i++) {
+                vector[unknowns[k][i]] = values[k][i];
+            }
+            double[] answer = inverseTimes(vector);
+            for (int unknown = 0; unknown < size; unknown++) {
+                answers[unknown * many + k] = answer[unknown];
+            }
         }
         return answers;
     }

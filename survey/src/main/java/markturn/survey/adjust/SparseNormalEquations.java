@@ -217,25 +217,27 @@ public final class SparseNormalEquations implements NormalEquations {
 
     /** Side by side, so that the factor, which is far larger than any vector, is read once for all of them. */
     @Override
-    public double[][] inverseTimesEach(double[][] vectors) {
-        int many = vectors.length;
-        int unknowns = scale.length;
-        double[] side = new double[unknowns * many];
-        for (int unknown = 0; unknown < unknowns; unknown++) {
-            int position = dissection.position(unknown);
-            for (int k = 0; k < many; k++) {
-                side[position * many + k] = vectors[k][unknown] * scale[position];
+    public double[] inverseTimesEach(int[][] unknowns, double[][] values, int size) {
+        int many = unknowns.length;
+        double[] side = new double[size * many];
+        for (int k = 0; k < many; k++) {
+            for (int i = 0; i < unknowns[k].length; i++) {
+                int position = dissection.position(unknowns[k][i]);
+                side[position * many + k] = values[k][i] * scale[position];
             }
         }
         dissection.parts().forEach(part -> forwardEach(part, side, many));
         for (int number = factor.length - 1; number >= 0; number--) {
             backwardEach(dissection.parts().get(number), side, many);
         }
-        double[][] answers = new double[many][unknowns];
-        for (int unknown = 0; unknown < unknowns; unknown++) {
+        double[] answers = new double[size * many];
+        for (int unknown = 0; unknown < size; unknown++) {
             int position = dissection.position(unknown);
+            double by = scale[position];
+            int from = position * many;
+            int to = unknown * many;
             for (int k = 0; k < many; k++) {
-                answers[k][unknown] = side[position * many + k] * scale[position];
+                answers[to + k] = side[from + k] * by;
             }
         }
         return answers;

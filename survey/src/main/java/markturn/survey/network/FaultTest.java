@@ -200,7 +200,7 @@ final class FaultTest {
     private double moved(int axis, int unknown) {
         double sum = 0;
         for (int i = 0; i < axes.length && unknown != NumberedPlace.HELD; i++) {
-            sum += axes[axis][i] * responses[i].shift()[unknown];
+            sum += axes[axis][i] * responses[i].shift(unknown);
         }
         return sum;
     }

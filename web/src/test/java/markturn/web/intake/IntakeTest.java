@@ -160,8 +160,10 @@ class IntakeTest {
         bring(page, id, "other.xml", "<kml/>");
         assertThat(page.locator(".faults")).containsText("LandXML");
         Assertions.assertThat(fieldBook(house).book(id, "wren").revision()).isEqualTo(before);
-        // Somebody else does not find the file.
-        Page other = house.signedIn("ida");
+        // Somebody else does not find the file: of the surveyors nobody but a member, and nobody else at all.
+        Assertions.assertThat(house.signedIn("ida").request().get(page.url()).status())
+                .isEqualTo(403);
+        Page other = house.signedIn("sol");
         Assertions.assertThat(other.request().get(page.url()).status()).isEqualTo(404);
     }
 
