@@ -40,10 +40,6 @@ public final class LandXmlFile {
             "LandXML 1.2: raw readings that stand, and what they reduce to.",
             (result, scale) -> Optional.of(write(result)));
 
-    static final String NAMESPACE = "http://www.landxml.org/schema/LandXML-1.2";
-    /** The code of the features that hold what the format has no word for. */
-    static final String FEATURE = "mark-turn";
-
     private final SurveyResult result;
     private final Job job;
     private final LandXmlText xml;

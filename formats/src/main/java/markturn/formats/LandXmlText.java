@@ -15,6 +15,10 @@ import markturn.survey.result.Position;
 
 /** Elements, attributes and numbers of a LandXML file, in the units of its job. */
 final class LandXmlText {
+    static final String NAMESPACE = "http://www.landxml.org/schema/LandXML-1.2";
+    /** The code of the features that hold what the format has no word for. */
+    static final String FEATURE = "mark-turn";
+
     static final int PLACES = 4;
     private static final int ANGLE_PLACES = 9;
 
@@ -40,12 +44,12 @@ final class LandXmlText {
     /** The outermost element. */
     void root(String element) throws XMLStreamException {
         xml.writeStartElement(element);
-        xml.writeDefaultNamespace(LandXmlFile.NAMESPACE);
+        xml.writeDefaultNamespace(NAMESPACE);
     }
 
     /** What the format has no word for; empty values are left out. */
     void properties(String... labelsAndValues) throws XMLStreamException {
-        open("Feature", "code", LandXmlFile.FEATURE);
+        open("Feature", "code", FEATURE);
         for (int i = 0; i < labelsAndValues.length; i += 2) {
             if (!labelsAndValues[i + 1].isEmpty()) {
                 open("Property", "label", labelsAndValues[i], "value", labelsAndValues[i + 1]);

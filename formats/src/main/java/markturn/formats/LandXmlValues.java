@@ -116,7 +116,7 @@ final class LandXmlValues {
     static Map<String, String> properties(Element of) {
         Map<String, String> properties = new HashMap<>();
         for (Element feature : SecureXml.children(of, "Feature")) {
-            if (feature.getAttribute("code").equals(LandXmlFile.FEATURE)) {
+            if (feature.getAttribute("code").equals(LandXmlText.FEATURE)) {
                 SecureXml.children(feature, "Property")
                         .forEach(p -> properties.put(p.getAttribute("label"), p.getAttribute("value")));
             }

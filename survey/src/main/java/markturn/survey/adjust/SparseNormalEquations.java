@@ -11,50 +11,15 @@ import java.util.Arrays;
  */
 public final class SparseNormalEquations implements NormalEquations {
     private final Dissection dissection;
-    private final Rows rows;
+    private final ObservationRows rows;
     private final double[] right;
     private final double[] scale;
     private final double[][] factor;
     private double[][] inverse;
 
-    /** The rows of the observations, as they came, in a list for each part: that of the unknown which is eliminated first. */
-    private static final class Rows {
-        private static final int ROOM = 1024;
-        private final int[] last;
-        private int[] before = new int[ROOM];
-        private int[] begin = new int[ROOM + 1];
-        private int[] unknowns = new int[4 * ROOM];
-        private double[] values = new double[4 * ROOM];
-        private int count;
-
-        Rows(int parts) {
-            last = new int[parts];
-            Arrays.fill(last, -1);
-        }
-
-        void add(int part, int[] positions, double[] partials, int many, double root) {
-            if (count + 1 == before.length) {
-                before = Arrays.copyOf(before, 2 * before.length);
-                begin = Arrays.copyOf(begin, before.length + 1);
-            }
-            int at = begin[count];
-            if (at + many > unknowns.length) {
-                unknowns = Arrays.copyOf(unknowns, 2 * unknowns.length);
-                values = Arrays.copyOf(values, unknowns.length);
-            }
-            for (int i = 0; i < many; i++) {
-                unknowns[at + i] = positions[i];
-                values[at + i] = root * partials[i];
-            }
-            begin[count + 1] = at + many;
-            before[count] = last[part];
-            last[part] = count++;
-        }
-    }
-
     public SparseNormalEquations(Dissection dissection) {
         this.dissection = dissection;
-        this.rows = new Rows(dissection.parts().size());
+        this.rows = new ObservationRows(dissection.parts().size());
         this.right = new double[dissection.size()];
         this.scale = new double[dissection.size()];
         this.factor = new double[dissection.parts().size()][];

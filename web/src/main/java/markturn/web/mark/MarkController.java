@@ -45,13 +45,6 @@ class MarkController {
     /** Of the control; the list of coordinates shows the rest. */
     private static final int MOST_SHOWN = 500;
 
-    private static final double FARTHEST = 1e8;
-
-    /** What a deviation may be, metres. */
-    private static final double SMALLEST = 1e-4;
-
-    private static final double LARGEST = 100;
-
     private final FieldBook fieldBook;
     private final People people;
 
@@ -97,8 +90,8 @@ class MarkController {
         List<Mark> marks = new ArrayList<>();
         Set<String> names = new HashSet<>();
         for (int row = 0; row < ROWS; row++) {
-            if (!isBlank(form, row)) {
-                Mark mark = read(form, row);
+            if (!MarkForm.isBlank(form, row)) {
+                Mark mark = MarkForm.read(form, row);
                 if (!names.add(mark.name()) || book.job().mark(mark.name()).isPresent()) {
                     form.fault("name-" + row, mark.name() + " is in this job already: a name stands for one mark");
                 }
@@ -141,11 +134,11 @@ class MarkController {
         BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         String mark = form.name("mark", "the mark the antenna stood over");
-        double northing = required(form, "fix-northing", "a northing");
-        double easting = required(form, "fix-easting", "an easting");
-        OptionalDouble elevation = form.length("fix-elevation", -FARTHEST, FARTHEST, "an elevation");
-        double plan = deviation(form, "fix-plan");
-        double level = elevation.isPresent() ? deviation(form, "fix-level") : 0;
+        double northing = MarkForm.required(form, "fix-northing", "a northing");
+        double easting = MarkForm.required(form, "fix-easting", "an easting");
+        OptionalDouble elevation = form.length("fix-elevation", -MarkForm.FARTHEST, MarkForm.FARTHEST, "an elevation");
+        double plan = MarkForm.deviation(form, "fix-plan");
+        double level = elevation.isPresent() ? MarkForm.deviation(form, "fix-level") : 0;
         Optional<MeasuredHeight> antenna = antennaHeight(form, book);
         if (!form.isSound()) {
             return page(book, model, typed, form.faults());
@@ -199,47 +192,6 @@ class MarkController {
         return stored(book, List.of(payload), form, typed, model, who);
     }
 
-    /** A fix without its precision can neither be compared nor adjusted. */
-    private static double deviation(Form form, String field) {
-        OptionalDouble value = form.length(field, SMALLEST, LARGEST, "one standard deviation, as the receiver says it");
-        if (value.isEmpty() && !form.faults().containsKey(field)) {
-            form.fault(field, "Empty: expected one standard deviation, as the receiver says it");
-        }
-        return value.orElse(LARGEST);
-    }
-
-    private static boolean isBlank(Form form, int row) {
-        return form.isEmpty("name-" + row) && form.isEmpty("northing-" + row) && form.isEmpty("easting-" + row);
-    }
-
-    private static Mark read(Form form, int row) {
-        double northing = required(form, "northing-" + row, "a northing");
-        double easting = required(form, "easting-" + row, "an easting");
-        OptionalDouble elevation = form.length("elevation-" + row, -FARTHEST, FARTHEST, "an elevation");
-        Mark mark = Mark.control(
-                form.name("name-" + row, "the name of the mark"),
-                northing,
-                easting,
-                elevation,
-                form.text("source-" + row));
-        return withFound(mark, form.text("found-" + row));
-    }
-
-    private static double required(Form form, String field, String what) {
-        OptionalDouble value = form.length(field, -FARTHEST, FARTHEST, what);
-        if (value.isEmpty()) {
-            form.fault(field, "Empty: expected " + what);
-        }
-        return value.orElse(0);
-    }
-
-    private static Mark withFound(Mark mark, String found) {
-        Optional<Mark.Found> state = java.util.Arrays.stream(Mark.Found.values())
-                .filter(f -> f.key().equals(found))
-                .findFirst();
-        return mark.withFound(state);
-    }
-
     /** Who changed a mark after the page that is posted was drawn, and what it is now; empty where nobody did. */
     private static Optional<String> changedSince(BookedJob book, String mark, String revision) {
         return book.lastSince(
@@ -274,7 +226,7 @@ class MarkController {
             return page(book, model, typed, form.faults());
         }
         boolean withdraws = !form.isEmpty("withdraw");
-        Mark after = withdraws ? before.withoutGiven() : corrected(form, before);
+        Mark after = withdraws ? before.withoutGiven() : MarkForm.corrected(form, before);
         if (form.isEmpty("reason")) {
             model.addAttribute("message", "What is given is corrected with a reason: it stays in the record.");
         }
@@ -309,15 +261,6 @@ class MarkController {
         }
     }
 
-    private static Mark corrected(Form form, Mark before) {
-        double northing = required(form, "given-northing", "a northing");
-        double easting = required(form, "given-easting", "an easting");
-        OptionalDouble elevation = form.length("given-elevation", -FARTHEST, FARTHEST, "an elevation");
-        return before.withGiven(
-                new Mark.Coordinates(northing, easting, elevation),
-                form.isEmpty("source") ? before.source() : form.text("source"));
-    }
-
     private static String words(BookedJob book, Mark mark) {
         Display show = new Display(book.job().units());
         return mark.given()
@@ -344,7 +287,7 @@ class MarkController {
         BookedJob before = fieldBook.book(id, who.getName());
         fieldBook.add(id, key, who.getName(), book -> {
             Mark mark = book.job().mark(name).orElseThrow(() -> new Refused("name", "There is no mark " + name));
-            return List.of(new MarkNoted(withFound(mark, found), "found " + found));
+            return List.of(new MarkNoted(MarkForm.withFound(mark, found), "found " + found));
         });
         String now = before.job()
                 .mark(name)

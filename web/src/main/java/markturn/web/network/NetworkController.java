@@ -18,13 +18,10 @@ import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
-import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
-import markturn.survey.result.MeasuredNetwork.Test;
 import markturn.survey.result.MeasuredNetwork.Worth;
 import markturn.survey.result.Moved;
-import markturn.survey.result.Observation;
 import markturn.survey.result.Position;
 import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.FieldBook;
@@ -158,19 +155,20 @@ class NetworkController {
         model.addAttribute(
                 "alone",
                 network.leastConstraint()
-                        .map(NetworkController::verdict)
+                        .map(NetworkWords::verdict)
                         .orElse(
                                 "the control is no more than holds the figure in place: there is nothing more to compare"));
-        model.addAttribute("onControl", verdict(network.test()));
+        model.addAttribute("onControl", NetworkWords.verdict(network.test()));
         Map<String, Position> now = new HashMap<>();
         network.marks().forEach(m -> now.put(m.name(), m.position()));
         model.addAttribute(
                 "adoption",
                 StandingAdoption.of(book.job(), MeasuredNetwork.RUN, now).orElse(null));
-        model.addAttribute("next", next(network));
+        model.addAttribute("next", NetworkWords.next(network));
         model.addAttribute("drawing", NetworkDrawing.of(done.result(), network, words));
         model.addAttribute(
-                "marks", network.marks().stream().map(m -> row(m, words)).toList());
+                "marks",
+                network.marks().stream().map(m -> NetworkWords.row(m, words)).toList());
         model.addAttribute("pairs", pairs(done.result(), network, words));
         model.addAttribute(
                 "singleFaults",
@@ -188,7 +186,7 @@ class NetworkController {
                         .sorted(Comparator.comparingDouble(
                                         (Worth w) -> w.observation().size())
                                 .reversed())
-                        .map(w -> row(w, words))
+                        .map(w -> NetworkWords.row(w, words))
                         .toList());
     }
 
@@ -205,7 +203,7 @@ class NetworkController {
                                 .mapToObj(words::line)
                                 .findFirst()
                                 .orElse(""),
-                        ellipse(pair.plan(), words)))
+                        NetworkWords.ellipse(pair.plan(), words)))
                 .toList();
     }
 
@@ -214,11 +212,6 @@ class NetworkController {
                 .mark(mark)
                 .filter(m -> m.kind() == Mark.Kind.LOCATED)
                 .isPresent();
-    }
-
-    private static String ellipse(Covariance plan, Words words) {
-        Covariance.Ellipse ellipse = plan.ellipse();
-        return words.difference(ellipse.semiMajor()) + " × " + words.difference(ellipse.semiMinor());
     }
 
     /** How far the work is, for the page that waits. */
@@ -287,7 +280,7 @@ class NetworkController {
                         "run",
                         MeasuredNetwork.RUN,
                         Decision.CLOSED,
-                        verdict(done.network().test())));
+                        NetworkWords.verdict(done.network().test())));
         done.network().marks().stream()
                 .filter(m -> !isLocated(done.result(), m.name())
                         && book.job().mark(m.name()).flatMap(Mark::given).isEmpty())
@@ -303,87 +296,5 @@ class NetworkController {
         }
         fieldBook.add(id, typed.get("key"), who.getName(), payload);
         return "redirect:/job/" + id + "/point";
-    }
-
-    private static String verdict(Test test) {
-        if (test.varianceFactor().isEmpty()) {
-            return "nothing is left over: nothing is proved";
-        }
-        return "variance factor %s from %d left over; limit %s: %s"
-                .formatted(
-                        Words.number(test.varianceFactor().getAsDouble(), 2),
-                        test.redundancy(),
-                        Words.number(test.limit().getAsDouble(), 2),
-                        test.accepted() ? "not contradicted" : "larger than the instruments' figures allow");
-    }
-
-    /** What to do next, in a sentence. */
-    private static String next(MeasuredNetwork network) {
-        Optional<Worth> worst = network.worst();
-        boolean wrong = worst.filter(w -> w.observation().fit() == Observation.Fit.NO_CHANCE)
-                .isPresent();
-        if (network.test().accepted() && !wrong) {
-            return "Nothing in the sights contradicts the control or each other.";
-        }
-        if (network.controlContradicts()) {
-            return "The sights agree with each other but not with the control: a control mark has moved, or its coordinates are wrong"
-                    + (network.observesCoordinates() ? ", or coordinates that are observed are." : ".")
-                    + worst.map(w -> " The largest residual is" + where(w) + ".")
-                            .orElse("");
-        }
-        return worst.map(w -> "Look first at the " + words(w.observation().kind()) + where(w)
-                        + ": it fits worst. Observe it again; nothing is left out by itself.")
-                .orElse("");
-    }
-
-    private static String where(Worth worth) {
-        return worth.setup().isEmpty()
-                ? " of " + worth.observation().target()
-                : " from " + worth.setup() + " to " + worth.observation().target();
-    }
-
-    private static MarkRow row(Adjusted mark, Words words) {
-        return new MarkRow(
-                mark,
-                ellipse(mark.position().plan(), words),
-                hidden(mark.plan(), words),
-                mark.level().map(level -> hidden(level, words)).orElse(""));
-    }
-
-    /** How far a mark may be off without anybody seeing it, and by what. */
-    private static String hidden(MeasuredNetwork.Hidden hidden, Words words) {
-        String shown = hidden.by()
-                .map(what -> words.difference(hidden.shift()) + ": " + what.words())
-                .orElse(words.difference(0));
-        return hidden.unseen()
-                .map(what -> "any size: " + what.words() + (hidden.by().isPresent() ? "; else " + shown : ""))
-                .orElse(shown);
-    }
-
-    private static SightRow row(Worth worth, Words words) {
-        Observation of = worth.observation();
-        String says = switch (of.fit()) {
-            case UNCHECKED -> "nothing checks it";
-            case BY_CHANCE -> "expected from the instrument's figures";
-            case LARGE -> "large, as one in twenty is";
-            case NO_CHANCE -> "no chance: look at it";
-        };
-        return new SightRow(
-                worth.setup(),
-                of.target(),
-                words(of.kind()),
-                (of.residual() < 0 ? "-" : "") + value(of, Math.abs(of.residual()), words),
-                of.standardised().isPresent() ? Words.number(of.standardised().getAsDouble(), 1) : "–",
-                of.detectable().isPresent() ? value(of, of.detectable().getAsDouble(), words) : "–",
-                says,
-                of.fit() == Observation.Fit.NO_CHANCE);
-    }
-
-    private static String value(Observation of, double value, Words words) {
-        return of.kind().angular() ? words.small(value) : words.difference(value);
-    }
-
-    private static String words(Observation.Kind kind) {
-        return kind == Observation.Kind.ELEVATION_DIFFERENCE ? "height difference" : kind.key();
     }
 }

@@ -52,7 +52,7 @@ class ResectionController {
     /** The cells of the page with other marks taking part. Nothing is booked. */
     @GetMapping("/job/{id}/review/{name}/what-if")
     @ResponseBody
-    ResectionSheet.Filled whatIf(
+    ResectionCells whatIf(
             @PathVariable String id,
             @PathVariable String name,
             @RequestParam(required = false) List<String> off,

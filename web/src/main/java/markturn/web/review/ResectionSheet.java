@@ -51,21 +51,12 @@ final class ResectionSheet {
         this.work = book.job().classOfWork();
     }
 
-    /**
-     * What a page shows.
-     *
-     * @param cells text by the name of its cell
-     * @param out names of cells beyond their limit
-     * @param drawing markup of the drawing; empty without a position
-     */
-    public record Filled(Map<String, String> cells, List<String> out, String drawing) {}
-
     /** The sheet of a station with other marks taking part, beside what is booked. */
-    static Filled of(BookedJob book, MeasuredSetup now) {
+    static ResectionCells of(BookedJob book, MeasuredSetup now) {
         return new ResectionSheet(book, now).filled();
     }
 
-    private Filled filled() {
+    private ResectionCells filled() {
         Resected resected = now.resected().orElseThrow();
         cells.put("verdict", verdict(resected));
         for (int i = 0; i < resected.sights().size(); i++) {
@@ -84,7 +75,7 @@ final class ResectionSheet {
                         ? show.number(now.varianceFactor().getAsDouble(), 2)
                         : "–");
         String drawing = now.station().isPresent() ? ResectionDrawing.svg(now, show, Optional.empty()) : "";
-        return new Filled(cells, out, drawing);
+        return new ResectionCells(cells, out, drawing);
     }
 
     private void row(int i, Sighted sight) {

@@ -148,7 +148,7 @@ class SetupController {
         JobPage.frame(model, book, WorkStep.SET_UP);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
-        model.addAttribute("known", SetupForm.known(book));
+        model.addAttribute("known", KnownMarks.names(book));
         model.addAttribute(
                 "targets", book.job().marks().stream().map(Mark::name).toList());
         model.addAttribute("backsightRows", SetupForm.BACKSIGHTS);

@@ -51,14 +51,6 @@ final class SetupForm {
         return newMarks;
     }
 
-    /** Marks that have a position: what can be occupied, or oriented on. */
-    static List<String> known(BookedJob book) {
-        return book.result().measured().marks().stream()
-                .filter(m -> m.position().isPresent() && m.mark().kind() != Mark.Kind.LOCATED)
-                .map(MeasuredMark::name)
-                .toList();
-    }
-
     Setup setup(List<TurningOrder.Aim> aims) {
         String station = isFree() || isAnglesOnly() ? unplaced() : occupied();
         Optional<Instrument> instrument = instrument();
@@ -94,7 +86,7 @@ final class SetupForm {
 
     private String occupied() {
         String station = form.name("station", "the mark the instrument stands on");
-        if (!station.isEmpty() && !known(book).contains(station)) {
+        if (!station.isEmpty() && !KnownMarks.names(book).contains(station)) {
             form.fault("station", station + " has no coordinates in this job: expected one of its known marks");
         }
         return station;
@@ -103,7 +95,7 @@ final class SetupForm {
     /** A free station is new control by a name of its own, and so is a point where nothing but angles is turned. */
     private String unplaced() {
         String station = form.name("freeStation", "a name for the place it stands at");
-        if (known(book).contains(station)) {
+        if (KnownMarks.names(book).contains(station)) {
             form.fault("freeStation", station + " has coordinates already: occupy it, or take another name");
         } else if (!station.isEmpty() && job.mark(station).isEmpty()) {
             newMarks.add(Mark.named(station, Mark.Kind.NEW));
@@ -236,7 +228,7 @@ final class SetupForm {
             String field = "back-" + row;
             if (!form.isEmpty(field)) {
                 String name = form.name(field, "a mark");
-                if (byMarks && !known(book).contains(name)) {
+                if (byMarks && !KnownMarks.names(book).contains(name)) {
                     form.fault(field, name + " has no coordinates in this job: expected one of its known marks");
                 } else if (job.mark(name).isEmpty()) {
                     newMarks.add(Mark.named(name, Mark.Kind.LOCATED));

@@ -7,11 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
@@ -49,7 +46,6 @@ import org.springframework.web.bind.annotation.ResponseBody;
 
 @Controller
 class TurningController {
-    private static final Pattern ENDING_IN_NUMBER = Pattern.compile("(.*?)(\\d+)");
 
     /** Why a line is struck out: what the telescope did makes them different evidence. */
     static final List<String> REASONS = List.of(
@@ -174,7 +170,7 @@ class TurningController {
         BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(typed, book.job().units());
-        Optional<Reading> reading = read(form, book, setup).map(book.order(setup)::asShown);
+        Optional<Reading> reading = PointingForm.read(form, book, setup).map(book.order(setup)::asShown);
         if (reading.isEmpty()) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(form.faults());
         }
@@ -198,25 +194,10 @@ class TurningController {
             if (reading.role() != Reading.Role.DETAIL) {
                 throw new Refused("target", "There is no mark " + reading.target() + " in this job");
             }
-            payloads.add(new MarkAdded(located(reading.target())));
+            payloads.add(new MarkAdded(PointingForm.located(reading.target())));
         }
         payloads.add(Device.booking(setup, reading));
         return fieldBook.add(book.jobId(), form.text("key"), who.getName(), payloads);
-    }
-
-    /** A located point; its code is its name without the running number. */
-    private static Mark located(String name) {
-        Matcher parts = ENDING_IN_NUMBER.matcher(name);
-        String code = parts.matches() ? parts.group(1).strip() : "";
-        return new Mark(
-                name,
-                Mark.Kind.LOCATED,
-                Optional.empty(),
-                Optional.empty(),
-                "",
-                Optional.empty(),
-                code,
-                Optional.empty());
     }
 
     /** After a detail shot, the next name with the same pole. */
@@ -224,7 +205,7 @@ class TurningController {
         if (reading.role() != Reading.Role.DETAIL) {
             return Optional.empty();
         }
-        Matcher parts = ENDING_IN_NUMBER.matcher(reading.target());
+        Matcher parts = PointingForm.ENDING_IN_NUMBER.matcher(reading.target());
         if (!parts.matches() || parts.group(2).length() > 8) {
             return Optional.empty();
         }
@@ -235,44 +216,6 @@ class TurningController {
         } while (job.mark(next).isPresent());
         return Optional.of(new TurningDesk.Aside(
                 next, reading.role(), reading.face(), reading.reflector(), reading.targetHeight()));
-    }
-
-    private static Optional<Reading> read(Form form, BookedJob book, Setup setup) {
-        Job job = book.job();
-        String target = form.name("target", "the name of the target");
-        Optional<TypedPointing> typed = TypedPointing.read(form, job.planOnly());
-        int set = (int) form.number("set", 0, PointingOrder.MOST_SETS, "a set from 1 to 99")
-                .orElse(0);
-        if (!form.isSound() || typed.isEmpty()) {
-            return Optional.empty();
-        }
-        TypedPointing pointing = typed.get();
-        Reading.Role role = role(form.text("role")).orElse(Reading.Role.DETAIL);
-        Reading.Face face = form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT;
-        boolean closing = set == 0 && role == Reading.Role.CHECK;
-        return Optional.of(new Reading(
-                target,
-                role,
-                closing
-                        ? ClosingCircle.of(
-                                job, book.result().measured().setup(setup.name()), target, face, pointing.circle())
-                        : set == 0 ? OptionalInt.empty() : OptionalInt.of(set),
-                face,
-                pointing.circle(),
-                pointing.zenith(),
-                pointing.slope(),
-                pointing.severalSlopes(),
-                pointing.reflector(),
-                pointing.height(),
-                Optional.of(form.readAt()),
-                book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
-                Optional.empty(),
-                Optional.empty(),
-                book.order(setup)
-                        .aim(target)
-                        .map(TurningOrder.Aim::centringStdDev)
-                        .orElse(OptionalDouble.empty()),
-                Optional.empty()));
     }
 
     /** What is typed, as it is understood: an echo, or the fault with the characters it lies in. */

@@ -15,11 +15,8 @@ import markturn.survey.angle.Angles;
 import markturn.survey.finding.backsight.DoubtfulShots;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.FindingCode;
-import markturn.survey.finding.coordinates.ReferenceComparison;
-import markturn.survey.finding.judgement.Judgement;
 import markturn.survey.finding.standing.BeforePickingUp;
 import markturn.survey.finding.standing.Proof;
-import markturn.survey.finding.standing.StoodBefore;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Limit;
@@ -35,7 +32,6 @@ import markturn.survey.turning.Expectation;
 import markturn.survey.turning.PointingOrder.Pointing;
 import markturn.web.turning.TurningPage.BookLine;
 import markturn.web.turning.TurningPage.Coming;
-import markturn.web.turning.TurningPage.Comparison;
 import markturn.web.turning.TurningPage.Live;
 
 /** Lays out the page of a setup from the book. */
@@ -85,7 +81,7 @@ final class TurningDesk {
                 order.aims().stream().map(TurningOrder.Aim::target).toList(),
                 order.sets(),
                 remaining.size(),
-                comparisons(),
+                new BacksightWords(book, setup, show).comparisons(),
                 result.findingsOf(setup.name()).stream()
                         .filter(finding -> remaining.stream().noneMatch(p -> isStillToCome(finding, p)))
                         .toList(),
@@ -300,7 +296,7 @@ final class TurningDesk {
                     reading.slope().isPresent() ? show.length(reading.slope()) : "",
                     show.height(reading.targetHeight()),
                     show.time(reading.at()),
-                    phrases(margin, place),
+                    NotedAnew.phrases(book.job(), setup, margin, place),
                     judged,
                     place < late && judged.isEmpty()));
             last = section;
@@ -319,31 +315,6 @@ final class TurningDesk {
         return first - begins < LINES_SHOWN ? begins : first;
     }
 
-    /** What a line is worth, and what was noted anew beside it: the note before stays legible. */
-    private List<String> phrases(Margin margin, int place) {
-        List<String> phrases = new ArrayList<>(margin.phrases(place));
-        book.job().decisions().stream()
-                .filter(d -> d.what().equals(Decision.RENOTE)
-                        && d.concerning("setup").equals(setup.name())
-                        && d.on().get("readings") instanceof List<?> places
-                        && places.stream().anyMatch(p -> p instanceof Number n && n.intValue() == place))
-                .forEach(d -> phrases.add("noted anew by %s: %s was %s (%s)"
-                        .formatted(d.by(), words(d.concerning("note")), was(d), d.reason())));
-        return phrases;
-    }
-
-    private static String words(String note) {
-        return note.replaceAll("([A-Z])", " $1").toLowerCase(java.util.Locale.ROOT);
-    }
-
-    private static String was(Decision decision) {
-        return decision.before()
-                .map(b -> b instanceof java.util.Map<?, ?> map && map.containsKey("value")
-                        ? "" + map.get("value")
-                        : "" + b)
-                .orElse("empty");
-    }
-
     private String section(Reading reading) {
         boolean closing = reading.role() == Reading.Role.CHECK
                 && setup.orientation().sights().contains(reading.target());
@@ -358,90 +329,5 @@ final class TurningDesk {
             case CHECK -> "Checks";
             default -> "Set 1";
         };
-    }
-
-    private List<Comparison> comparisons() {
-        if (setup.isFree()) {
-            return FreeWords.comparisons(result, measured, show);
-        }
-        Words words = new Words(book.job().units());
-        List<Comparison> rows = new ArrayList<>();
-        for (MeasuredSetup.Backsight backsight : measured.backsights()) {
-            if (backsight.distanceDifference().isEmpty()) {
-                rows.add(new Comparison(
-                        backsight.target(),
-                        Optional.of(Finding.Severity.NOTE),
-                        backsight.target() + ": " + nothingToCompare(backsight)));
-                continue;
-            }
-            if (measured.booked().isOnWrongFace(backsight.target())) {
-                rows.add(
-                        new Comparison(
-                                backsight.target(),
-                                Optional.of(Finding.Severity.STOP),
-                                backsight.target()
-                                        + ": a zenith angle of it belongs to the other face. Strike that line out: until then its distance and elevation cannot be compared."));
-                continue;
-            }
-            double distance = backsight.distanceDifference().getAsDouble();
-            String elevation = backsight.elevationDifference().isPresent()
-                    ? ", elevation %s %s"
-                            .formatted(
-                                    words.difference(
-                                            backsight.elevationDifference().getAsDouble()),
-                                    backsight.elevationDifference().getAsDouble() > 0 ? "higher" : "lower")
-                    : "";
-            Judgement.Verdict verdict = result.judgements().stream()
-                    .filter(j -> isOfBacksight(j, backsight.target()))
-                    .map(Judgement::verdict)
-                    .max(Comparator.naturalOrder())
-                    .orElse(Judgement.Verdict.WITHIN_CHANCE);
-            boolean out = verdict == Judgement.Verdict.OVER_LIMIT;
-            rows.add(new Comparison(
-                    backsight.target(),
-                    out ? Optional.of(Finding.Severity.STOP) : Optional.empty(),
-                    "%s: distance %s %s than known%s. %s"
-                            .formatted(
-                                    backsight.target(),
-                                    words.difference(distance),
-                                    distance > 0 ? "longer" : "shorter",
-                                    elevation,
-                                    out ? "Over its limit: stop and look." : capital(verdict.words()) + ".")));
-        }
-        ReferenceComparison.of(book.job(), result.measured()).stream()
-                .filter(c -> c.setup().equals(setup.name()))
-                .forEach(c -> rows.add(new Comparison(
-                        c.pair().other(),
-                        c.verdict() == Judgement.Verdict.OVER_LIMIT
-                                ? Optional.of(Finding.Severity.STOP)
-                                : Optional.empty(),
-                        c.sentence(words))));
-        StoodBefore.of(book.job(), result.measured(), setup.name())
-                .forEach(before -> rows.add(new Comparison(
-                        before.target(),
-                        before.stands() ? Optional.empty() : Optional.of(Finding.Severity.WARN),
-                        before.sentence(words))));
-        return rows;
-    }
-
-    /** Why a backsight's distance could not be compared: it was not measured, or there is nothing to hold it against. */
-    private String nothingToCompare(MeasuredSetup.Backsight backsight) {
-        if (backsight.distance().isEmpty()) {
-            return "no distance measured. Measure it: it tests both marks.";
-        }
-        boolean here = measured.station().isPresent();
-        return "its distance is booked, but %s has no coordinates to compare it with."
-                .formatted(here ? backsight.target() : setup.station());
-    }
-
-    private static String capital(String words) {
-        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
-    }
-
-    private boolean isOfBacksight(Judgement judgement, String target) {
-        return judgement.setup().equals(setup.name())
-                && judgement.target().equals(target)
-                && (judgement.quantity() == Limit.BACKSIGHT_DISTANCE
-                        || judgement.quantity() == Limit.BACKSIGHT_ELEVATION);
     }
 }
