@@ -4,8 +4,11 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import markturn.simulator.AlderWeir;
 import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -94,7 +97,8 @@ class LostAnswerTest {
     @Test
     void aWaitingLineBelongsToWhoBookedIt(House house) {
         Page page = house.signedIn("wren");
-        String demo = house.demo(page);
+        String demo = "/job/"
+                + house.application().getBean(FieldBook.class).open(AlderWeir.job(), "wren", Set.of("wren", "sol"));
         page.navigate(demo + "/turning/S4?role=detail&face=left&target=GATE 9&reflector=none");
         page.route("**/turning/S4/reading", Route::abort);
         page.locator("#circle").fill("123 04 05");
@@ -108,7 +112,7 @@ class LostAnswerTest {
         AtomicInteger posted = new AtomicInteger();
         page.onRequest(
                 r -> posted.addAndGet(r.method().equals("POST") && r.url().endsWith("/reading") ? 1 : 0));
-        signIn(page, "ida");
+        signIn(page, "sol");
         page.navigate(demo + "/turning/S4?role=detail&face=left&target=GATE 9&reflector=none");
         assertThat(page.locator("#waiting")).isHidden();
         assertThat(page.locator("#circle")).hasValue("");
