@@ -82,6 +82,31 @@ class GridLinesTest {
                 .isCloseTo(textbook, within(0.001 * Angles.SECOND));
     }
 
+    // From memory: the worked example of the technical manual of the Geocentric Datum of Australia, Flinders Peak to
+    // Buninyong in zone 55: grid distance 54 992.279 m for an ellipsoidal distance of 54 972.271 m, bearings there and
+    // back 305°17'01.72" and 125°17'41.86" beside the straight line's, arc-to-chord corrections 19.47" and 20.67".
+    @Test
+    void thePublishedLineOfFiftyFiveKilometresIsScaledAndBentAsPublished() {
+        double[] flindersPeak = {5_796_489.777, 273_741.297};
+        double[] buninyong = {5_828_259.038, 228_854.052};
+        GridLines lines = GridLines.of(
+                        job("+proj=utm +zone=55 +south +ellps=GRS80", flindersPeak[0], flindersPeak[1], 0))
+                .orElseThrow();
+        double straight = Math.hypot(buninyong[0] - flindersPeak[0], buninyong[1] - flindersPeak[1]);
+        double factor =
+                lines.factor(flindersPeak[0], flindersPeak[1], buninyong[0], buninyong[1], OptionalDouble.of(0));
+        // To the millimetre in which both distances are printed.
+        assertThat(straight / factor).isCloseTo(54_972.271, within(0.001));
+        double bearing = Math.atan2(buninyong[1] - flindersPeak[1], buninyong[0] - flindersPeak[0]);
+        double there = bearing - lines.arcToChord(flindersPeak[0], flindersPeak[1], buninyong[0], buninyong[1]);
+        assertThat(Angles.onCircle(there))
+                .isCloseTo(Math.toRadians(305 + 17 / 60.0 + 1.72 / 3600), within(0.02 * Angles.SECOND));
+        double back =
+                bearing + Math.PI - lines.arcToChord(buninyong[0], buninyong[1], flindersPeak[0], flindersPeak[1]);
+        assertThat(Angles.onCircle(back))
+                .isCloseTo(Math.toRadians(125 + 17 / 60.0 + 41.86 / 3600), within(0.02 * Angles.SECOND));
+    }
+
     @Test
     void eachDistanceOfASetupHasItsOwnScale() {
         // Two lines of 3 km ground, one along the meridian and one 3 km across, 150 km from it: their scales differ by
