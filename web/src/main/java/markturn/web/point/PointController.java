@@ -1,18 +1,12 @@
 package markturn.web.point;
 
 import java.security.Principal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
-import markturn.survey.SurveyResult;
-import markturn.survey.finding.base.Finding;
-import markturn.survey.finding.base.FindingCode;
-import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
-import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
@@ -64,9 +58,10 @@ class PointController {
         Map<Mark.Kind, List<MeasuredMark>> kinds = book.result().measured().marks().stream()
                 .filter(m -> m.name().contains(find.strip()) || m.mark().code().contains(find.strip()))
                 .collect(Collectors.groupingBy(m -> m.mark().kind()));
-        model.addAttribute("newControl", rows(book, kinds.get(Mark.Kind.NEW), number));
-        model.addAttribute("located", rows(book, kinds.get(Mark.Kind.LOCATED), number));
-        model.addAttribute("control", rows(book, kinds.get(Mark.Kind.CONTROL), number));
+        PointRows rows = new PointRows(book);
+        model.addAttribute("newControl", rows(rows, kinds.get(Mark.Kind.NEW), number));
+        model.addAttribute("located", rows(rows, kinds.get(Mark.Kind.LOCATED), number));
+        model.addAttribute("control", rows(rows, kinds.get(Mark.Kind.CONTROL), number));
         int longest = kinds.values().stream().mapToInt(List::size).max().orElse(0);
         model.addAttribute("pages", (longest + ROWS_A_PAGE - 1) / ROWS_A_PAGE);
         model.addAttribute("page", number);
@@ -74,54 +69,14 @@ class PointController {
         return "point/list";
     }
 
-    private static List<Row> rows(BookedJob book, List<MeasuredMark> marks, int page) {
+    private static List<Row> rows(PointRows rows, List<MeasuredMark> marks, int page) {
         return marks == null
                 ? List.of()
                 : marks.stream()
                         .skip((page - 1L) * ROWS_A_PAGE)
                         .limit(ROWS_A_PAGE)
-                        .map(m -> row(book, m))
+                        .map(rows::row)
                         .toList();
-    }
-
-    private static Row row(BookedJob book, MeasuredMark mark) {
-        SurveyResult result = book.result();
-        List<Check> checks = result.measured().checks().stream()
-                .filter(c -> c.mark().equals(mark.name()) && !isClosing(book.job(), c))
-                .toList();
-        String worst = result.findings().stream()
-                .filter(f -> f.code() == FindingCode.SECOND_FIX && f.target().equals(mark.name()))
-                .map(f -> f.severity() == Finding.Severity.STOP && f.answer().isEmpty() ? "stop" : "warn")
-                .findFirst()
-                .orElse("");
-        boolean unproved =
-                mark.from().isPresent() && book.unproved().contains(mark.from().get());
-        return new Row(
-                mark,
-                taken(book, mark).stream().findFirst().map(Taken::shot),
-                checks,
-                unproved,
-                worst,
-                missing(book.job(), mark));
-    }
-
-    /** Why it has no position: nothing reached it yet, or everything that did is struck out. */
-    private static String missing(Job job, MeasuredMark mark) {
-        if (mark.position().isPresent()) {
-            return "";
-        }
-        List<Reading> sights = job.setups().stream()
-                .flatMap(s -> s.readings().stream())
-                .filter(r -> job.trueName(r.target()).equals(mark.name()))
-                .toList();
-        return !sights.isEmpty() && sights.stream().noneMatch(Reading::stands) ? "struck out" : "no position yet";
-    }
-
-    /** A sight back on what orients the setup tests its circle, not the mark. */
-    private static boolean isClosing(Job job, Check check) {
-        return job.setup(check.from())
-                .map(s -> s.orientation().sights().contains(check.mark()))
-                .orElse(false);
     }
 
     /** Where its coordinates come from; empty where it has none. */
@@ -134,24 +89,15 @@ class PointController {
         return carried + adopted + (given ? "Given: " + mark.mark().source() + "." : "");
     }
 
-    private static List<Taken> taken(BookedJob book, MeasuredMark mark) {
-        List<Taken> taken = new ArrayList<>();
-        for (MeasuredSetup setup : book.result().measured().setups()) {
-            setup.shots().stream()
-                    .filter(s -> s.mark().equals(mark.name()))
-                    .forEach(s -> taken.add(new Taken(setup, s)));
-        }
-        return taken;
-    }
-
     @GetMapping("/job/{id}/point/{name}")
     String one(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         MeasuredMark mark = book.result().measured().mark(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, WorkStep.COORDINATES);
-        model.addAttribute("row", row(book, mark));
+        PointRows rows = new PointRows(book);
+        model.addAttribute("row", rows.row(mark));
         model.addAttribute("origin", origin(mark));
-        model.addAttribute("taken", taken(book, mark));
+        model.addAttribute("taken", rows.taken(mark));
         model.addAttribute(
                 "orients",
                 book.job().setups().stream()
