@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * A whole job as it was booked. Names are unique among instruments, among reflectors, among marks and among setups, and every name
@@ -283,12 +284,15 @@ public record Job(
     }
 
     /**
-     * What one setup may be judged by: the job's settings, and of its marks those the setup refers to. Whoever looks at this cannot see
+     * What one setup may be judged by: the job's settings, and of its marks those the setup refers to, by whichever name. Whoever looks at this cannot see
      * another setup, so that what was found holds until one of these changes.
      */
     public Job seenFrom(Setup setup) {
-        List<Mark> seen =
-                setup.refersTo().stream().flatMap(name -> mark(name).stream()).toList();
+        List<Mark> seen = setup.refersTo().stream()
+                .flatMap(name -> Stream.of(name, trueName(name)))
+                .distinct()
+                .flatMap(name -> mark(name).stream())
+                .toList();
         return changed(draft -> {
             draft.marks = seen;
             draft.setups = List.of();

@@ -19,6 +19,7 @@ import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reading.Face;
 import markturn.survey.job.Reading.Role;
@@ -37,6 +38,19 @@ class SetupFindingsTest {
         return all(
                 pair("B", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 100),
                 pair("T1", Role.FORESIGHT, 1, "80-00-00", "260-00-00", 100));
+    }
+
+    /** What a target is, is asked of the mark behind its name: a sight by another name is judged as one by its own. Definition. */
+    @Test
+    void aSetupSeesTheMarkBehindAnotherName() {
+        Job job = Jobs.with(all(
+                        pair("B", Role.BACKSIGHT, 1, "0-00-00", "180-00-00", 100),
+                        pair("X9", Role.DETAIL, 1, "80-00-00", "260-00-00", 50)))
+                .plus(Mark.named("X9", Mark.Kind.NEW).withSameAs(Optional.of("301")));
+        Job seen = job.seenFrom(job.setup("S1").orElseThrow());
+        assertThat(seen.marks()).extracting(Mark::name).containsExactlyInAnyOrder("A", "B", "X9", "301");
+        assertThat(seen.mark(seen.trueName("X9")).orElseThrow().kind()).isEqualTo(Mark.Kind.LOCATED);
+        assertThat(seen.setups()).isEmpty();
     }
 
     /** The plummet's limit in engineering work is 1 mm. */
