@@ -21,6 +21,10 @@ public final class Lineage {
     private final List<Part> parts;
     private final double[] own;
     private final Optional<Joint> joint;
+    /** Of all it is made of, so that what differs is told apart without going through it. */
+    private final int hash;
+    /** One of the same make; itself until it was compared with an equal one. */
+    private Lineage standsFor = this;
 
     /**
      * The share of an earlier quantity.
@@ -30,12 +34,12 @@ public final class Lineage {
     public record Part(Lineage of, double[] factors) {
         @Override
         public boolean equals(Object other) {
-            return other instanceof Part part && of.equals(part.of) && Arrays.equals(factors, part.factors);
+            return other instanceof Part part && Arrays.equals(factors, part.factors) && of.equals(part.of);
         }
 
         @Override
         public int hashCode() {
-            return of.hashCode();
+            return 31 * of.hashCode() + Arrays.hashCode(factors);
         }
     }
 
@@ -56,6 +60,7 @@ public final class Lineage {
             deepest = Math.max(deepest, part.of().depth);
         }
         this.depth = Math.max(least, 1 + deepest);
+        this.hash = 31 * (31 * (31 * key.hashCode() + depth) + Arrays.hashCode(own)) + this.parts.hashCode();
     }
 
     /**
@@ -118,19 +123,34 @@ public final class Lineage {
         return depth != other.depth ? depth > other.depth : key.compareTo(other.key) > 0;
     }
 
+    /**
+     * Of the same make, all the way down. What lies below is reached by many ways, twice as many with each setup further on: what was found
+     * equal once is therefore not gone through again.
+     */
     @Override
     public boolean equals(Object other) {
-        return this == other
-                || other instanceof Lineage that
-                        && depth == that.depth
-                        && key.equals(that.key)
-                        && Arrays.equals(own, that.own)
-                        && parts.equals(that.parts)
-                        && joint.equals(that.joint);
+        if (!(other instanceof Lineage that)) {
+            return false;
+        }
+        if (standsFor == that.standsFor) {
+            return true;
+        }
+        boolean same = hash == that.hash
+                && depth == that.depth
+                && key.equals(that.key)
+                && Arrays.equals(own, that.own)
+                && parts.equals(that.parts)
+                && joint.equals(that.joint);
+        if (same) {
+            // Threads that find the same at once write the same; none of them is misled by seeing the other's write
+            // late.
+            that.standsFor = standsFor;
+        }
+        return same;
     }
 
     @Override
     public int hashCode() {
-        return 31 * key.hashCode() + depth;
+        return hash;
     }
 }
