@@ -20,10 +20,12 @@ final class ListDraft<T> {
 
     private final List<T> before;
     private final Function<T, String> nameOf;
+    /** What was put behind the list before, while nothing in it was changed. */
+    private final List<T> behind = new ArrayList<>();
+    /** A list of its own, as soon as something was changed or much was put behind; null until then. */
     private List<T> all;
+
     private Map<String, Integer> places;
-    private int behind;
-    private boolean onlyLonger = true;
 
     ListDraft(List<T> before, Function<T, String> nameOf) {
         this.before = before;
@@ -31,15 +33,21 @@ final class ListDraft<T> {
     }
 
     void add(T element) {
+        if (all == null && before instanceof Named && behind.size() < FEW) {
+            behind.add(element);
+            return;
+        }
         own();
         places.putIfAbsent(nameOf.apply(element), all.size());
         all.add(element);
-        behind++;
     }
 
     Optional<T> find(String name) {
         if (all == null && before instanceof Named) {
-            return Named.find(before, name);
+            return Named.find(before, name)
+                    .or(() -> behind.stream()
+                            .filter(element -> nameOf.apply(element).equals(name))
+                            .findFirst());
         }
         own();
         return Optional.ofNullable(places.get(name)).map(all::get);
@@ -59,7 +67,6 @@ final class ListDraft<T> {
         own();
         if (place >= 0 && place < all.size()) {
             all.set(place, change.apply(all.get(place)));
-            onlyLonger = false;
         }
     }
 
@@ -70,7 +77,6 @@ final class ListDraft<T> {
     void removeIf(Predicate<T> which) {
         own();
         if (all.removeIf(which)) {
-            onlyLonger = false;
             index();
         }
     }
@@ -78,6 +84,7 @@ final class ListDraft<T> {
     private void own() {
         if (all == null) {
             all = new ArrayList<>(before);
+            all.addAll(behind);
             index();
         }
     }
@@ -91,16 +98,9 @@ final class ListDraft<T> {
 
     /** The list as it is now. */
     List<T> done() {
-        if (all == null) {
-            return before;
-        }
-        if (!(before instanceof Named) || !onlyLonger || behind > FEW) {
+        if (all != null) {
             return all;
         }
-        List<T> longer = before;
-        for (T element : all.subList(before.size(), all.size())) {
-            longer = Named.plus(longer, element, nameOf);
-        }
-        return longer;
+        return behind.isEmpty() ? before : Named.plus(before, behind, nameOf);
     }
 }

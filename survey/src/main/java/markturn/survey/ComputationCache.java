@@ -15,6 +15,7 @@ import markturn.survey.job.Named;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.GridLines;
+import markturn.survey.result.GivenMarks;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
@@ -28,6 +29,7 @@ import markturn.survey.station.OccupiedStation;
 public final class ComputationCache {
     private List<Object> settings = List.of();
     private List<Mark> marks = List.of();
+    private GivenMarks given = GivenMarks.NONE;
     private boolean grown;
     private Set<String> driftTakenOut = Set.of();
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
@@ -96,11 +98,17 @@ public final class ComputationCache {
         inUse = new IdentityHashMap<>();
         grown = Named.isGrown(job.marks(), marks);
         marks = job.marks();
+        given = given.then(marks, job.planOnly());
     }
 
     /** Covariances, with those known of before. */
     Propagation propagation() {
         return propagation;
+    }
+
+    /** The marks of the job before anything was measured. */
+    GivenMarks given() {
+        return given;
     }
 
     JudgementCache judged() {

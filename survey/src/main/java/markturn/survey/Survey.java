@@ -108,7 +108,7 @@ public final class Survey {
                 Map<String, String> runs,
                 ComputationCache memory,
                 DoubleConsumer progress) {
-            Positions positions = new Positions(job, adopted, runs, memory.propagation());
+            Positions positions = new Positions(job, memory.given(), adopted, runs, memory.propagation());
             List<MeasuredSetup> setups = new ArrayList<>();
             for (Setup setup : job.setups()) {
                 positions.construct(setup, setups);

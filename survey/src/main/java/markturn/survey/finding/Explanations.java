@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
@@ -49,21 +50,21 @@ final class Explanations {
     /** The findings, those that others explain folded. */
     static List<Finding> fold(List<Finding> findings) {
         List<Finding> found = OneHeight.told(findings);
+        Map<String, List<Finding>> stops = found.stream()
+                .filter(finding -> finding.severity() == Severity.STOP)
+                .collect(Collectors.groupingBy(Finding::setup));
         return found.stream()
-                .map(finding -> cause(finding, found)
+                .map(finding -> cause(finding, stops.getOrDefault(finding.setup(), List.of()))
                         .map(cause -> finding.explainedBy(cause))
                         .orElse(finding))
                 .toList();
     }
 
-    private static Optional<Finding> cause(Finding finding, List<Finding> all) {
+    /** @param stops of the same setup */
+    private static Optional<Finding> cause(Finding finding, List<Finding> stops) {
         return finding.severity() == Severity.NOTE
                 ? Optional.empty()
-                : all.stream()
-                        .filter(cause -> cause.severity() == Severity.STOP
-                                && cause.setup().equals(finding.setup())
-                                && explains(cause, finding))
-                        .findFirst();
+                : stops.stream().filter(stop -> explains(stop, finding)).findFirst();
     }
 
     private static boolean explains(Finding cause, Finding finding) {

@@ -150,7 +150,7 @@ public record Job(
 
     /** The same job with one mark more. */
     public Job plus(Mark more) {
-        return changed(draft -> draft.marks = Named.plus(marks, more, Mark::name));
+        return changed(draft -> draft.marks = Named.plus(marks, List.of(more), Mark::name));
     }
 
     /** The same job with those marks more, in that order. */

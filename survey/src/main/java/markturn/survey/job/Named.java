@@ -2,6 +2,7 @@ package markturn.survey.job;
 
 import java.util.AbstractList;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,11 +12,11 @@ import java.util.function.Function;
 
 /**
  * A list that does not change and whose elements are found by name without looking through it. Where a name is used twice, the first. One
- * that is longer by an element shares the index of the one before.
+ * that is longer by a few elements shares the index of the one before.
  */
 public final class Named<T> extends AbstractList<T> implements RandomAccess {
     /** So many elements stand beside a shared index before a new one is made. */
-    private static final int MOST_BESIDE = 64;
+    private static final int MOST_BESIDE = 512;
 
     private final List<T> all;
     private final Map<String, T> byName;
@@ -37,19 +38,21 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         return new Named<>(List.copyOf(all), byName, Map.of());
     }
 
-    /** The same list with one element more. */
-    public static <T> List<T> plus(List<T> all, T more, Function<T, String> name) {
-        List<T> longer = new ArrayList<>(all.size() + 1);
-        longer.addAll(all);
-        longer.add(more);
-        if (!(all instanceof Named<T> before) || before.beside.size() >= MOST_BESIDE) {
+    /** The same list with a few elements more. */
+    public static <T> List<T> plus(List<T> all, List<T> more, Function<T, String> name) {
+        List<T> longer = new ArrayList<>(all.size() + more.size());
+        longer.addAll(all instanceof Named<T> named ? named.all : all);
+        longer.addAll(more);
+        if (!(all instanceof Named<T> before) || before.beside.size() + more.size() > MOST_BESIDE) {
             return of(longer, name);
         }
         Map<String, T> beside = new HashMap<>(before.beside);
-        if (!before.byName.containsKey(name.apply(more))) {
-            beside.putIfAbsent(name.apply(more), more);
+        for (T each : more) {
+            if (!before.byName.containsKey(name.apply(each))) {
+                beside.putIfAbsent(name.apply(each), each);
+            }
         }
-        return new Named<>(List.copyOf(longer), before.byName, beside);
+        return new Named<>(Collections.unmodifiableList(longer), before.byName, beside);
     }
 
     /** The element of that name in a list made by {@link #of}. */

@@ -3,7 +3,6 @@ package markturn.survey.locate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +18,10 @@ import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Propagation;
 import markturn.survey.result.Check;
+import markturn.survey.result.GivenMarks;
+import markturn.survey.result.KnownPositions;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredMarks;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
@@ -32,8 +34,9 @@ import markturn.survey.result.Unplaced;
 public final class Positions {
     private final Job job;
     private final Propagation propagation;
-    private final Map<String, Position> known;
-    private final Map<String, String> from;
+    private final GivenMarks given;
+    private final KnownPositions known;
+    private final Map<String, String> from = new HashMap<>();
     private final Map<String, String> adjustedBy = new HashMap<>();
     private final List<SatelliteFix> toCompare = new ArrayList<>();
     private final List<Check> checks = new ArrayList<>();
@@ -54,15 +57,22 @@ public final class Positions {
     /**
      * As a job begins.
      *
+     * @param given of the job's marks
      * @param byRuns positions that traverses adopted, by true name; they take the place of carried ones
      * @param runs by which traverse each of them was adopted
      */
-    public Positions(Job job, Map<String, Position> byRuns, Map<String, String> runs, Propagation propagation) {
+    public Positions(
+            Job job,
+            GivenMarks given,
+            Map<String, Position> byRuns,
+            Map<String, String> runs,
+            Propagation propagation) {
+        this.given = given;
         this.propagation = propagation;
         this.job = job;
         this.secondSights = new SecondSights(job);
         this.intersections = new Intersections(job, propagation);
-        for (Mark mark : job.marks()) {
+        for (Mark mark : given.constructed()) {
             mark.by().ifPresent(by -> {
                 constructions.add(mark.name());
                 if (by instanceof Construction.Round round) {
@@ -71,11 +81,7 @@ public final class Positions {
                 }
             });
         }
-        this.known = new LinkedHashMap<>(2 * job.marks().size());
-        this.from = new HashMap<>(2 * job.marks().size());
-        for (Mark mark : job.marks()) {
-            mark.given().ifPresent(at -> put(mark.name(), Position.held(at)));
-        }
+        this.known = new KnownPositions(given);
         for (Adopted adopted : job.adopted()) {
             Mark.Deviations stdDev = adopted.stdDev().orElse(new Mark.Deviations(0, 0, 0));
             put(job.trueName(adopted.mark()), Position.known(adopted.position(), stdDev));
@@ -198,7 +204,7 @@ public final class Positions {
      * @param setups all of the job
      */
     public void construct(List<MeasuredSetup> setups) {
-        for (Mark mark : job.marks()) {
+        for (Mark mark : given.constructed()) {
             if (isConstructed(mark) && !inUse.contains(mark.name())) {
                 known.remove(mark.name());
                 from.remove(mark.name());
@@ -293,15 +299,13 @@ public final class Positions {
     }
 
     /** Every mark once, without its other names. */
-    public List<MeasuredMark> marks() {
-        List<MeasuredMark> marks = new ArrayList<>(job.marks().size());
-        for (Mark mark : job.marks()) {
-            if (mark.sameAs().isEmpty()) {
-                marks.add(measured(mark));
-            }
-        }
-        unlistedStations().forEach(mark -> marks.add(measured(mark)));
-        return marks;
+    public MeasuredMarks marks() {
+        return new MeasuredMarks(
+                given,
+                known,
+                from,
+                adjustedBy,
+                unlistedStations().map(this::measured).toList());
     }
 
     private MeasuredMark measured(Mark mark) {
@@ -309,6 +313,6 @@ public final class Positions {
                 mark,
                 Optional.ofNullable(known.get(mark.name())),
                 Optional.ofNullable(from.get(mark.name())),
-                adjustedBy.isEmpty() ? Optional.empty() : Optional.ofNullable(adjustedBy.get(mark.name())));
+                Optional.ofNullable(adjustedBy.get(mark.name())));
     }
 }

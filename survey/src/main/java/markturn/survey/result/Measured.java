@@ -11,14 +11,13 @@ import markturn.survey.job.Named;
  */
 public record Measured(
         List<MeasuredSetup> setups,
-        List<MeasuredMark> marks,
+        MeasuredMarks marks,
         List<Check> checks,
         List<MeasuredTraverse> traverses,
         Optional<MeasuredNetwork> network,
         List<Unplaced> unplaced) {
     public Measured {
         setups = Named.of(setups, MeasuredSetup::name);
-        marks = Named.of(marks, MeasuredMark::name);
     }
 
     /** The setup of that name, which must be in the job. */
@@ -28,6 +27,6 @@ public record Measured(
 
     /** The mark of that (true) name; empty where the job does not list it. */
     public Optional<MeasuredMark> mark(String name) {
-        return Named.find(marks, name);
+        return marks.find(name);
     }
 }

@@ -22,7 +22,7 @@ final class OneRay implements Rule {
                 .filter(c -> c.northingDifference().isPresent())
                 .map(Check::mark)
                 .collect(Collectors.toSet());
-        return evidence.measured().marks().stream()
+        return evidence.measured().marks().measured().stream()
                 .filter(m -> m.mark().kind() == Mark.Kind.NEW
                         && m.position().isPresent()
                         && m.from().isPresent())

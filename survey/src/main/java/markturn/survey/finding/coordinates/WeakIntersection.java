@@ -20,7 +20,7 @@ final class WeakIntersection implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.measured().marks().stream()
+        return evidence.measured().marks().measured().stream()
                 .filter(mark ->
                         mark.from().filter(MeasuredSetup.SEVERAL::equals).isPresent()
                                 && mark.mark().by().isEmpty()

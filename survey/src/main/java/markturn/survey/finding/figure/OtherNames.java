@@ -33,17 +33,24 @@ public final class OtherNames {
 
     /** Each new mark with the nearest fixed one that its position cannot be told from, in the job's order. */
     public static List<Likeness> of(Measured measured) {
-        List<MeasuredMark> carried = measured.marks().stream()
+        List<MeasuredMark> carried = measured.marks().measured().stream()
                 .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent())
                 .filter(m -> m.from().isPresent() && m.adjustedBy().isEmpty())
                 .toList();
         if (carried.isEmpty()) {
             return List.of();
         }
-        List<MeasuredMark> fixed = measured.marks().stream()
-                .filter(m -> m.position().isPresent())
-                .filter(m -> m.adjustedBy().isPresent() || m.from().isEmpty())
+        Map<String, Likeness> nearest = likeAdopted(carried, measured);
+        carried.forEach(mark -> likeGiven(mark, measured, nearest));
+        return carried.stream()
+                .flatMap(m -> Stream.ofNullable(nearest.get(m.name())))
                 .toList();
+    }
+
+    /** Those like a mark that is fixed by more than its given coordinates. */
+    private static Map<String, Likeness> likeAdopted(List<MeasuredMark> carried, Measured measured) {
+        List<MeasuredMark> fixed =
+                measured.marks().measured().stream().filter(OtherNames::isFixed).toList();
         double farthest = SIGMAS * Math.sqrt(widest(carried) + widest(fixed));
         NavigableMap<Double, List<MeasuredMark>> strips = new TreeMap<>();
         carried.forEach(m ->
@@ -52,14 +59,35 @@ public final class OtherNames {
         for (MeasuredMark known : fixed) {
             strips.subMap(northing(known) - farthest, true, northing(known) + farthest, true).values().stream()
                     .flatMap(List::stream)
-                    .map(m -> between(m, known))
-                    .filter(l -> l.distance() <= l.limit())
-                    .forEach(l -> nearest.merge(
-                            l.mark(), l, (one, other) -> other.distance() < one.distance() ? other : one));
+                    .forEach(m -> take(between(m, known), nearest));
         }
-        return carried.stream()
-                .flatMap(m -> Stream.ofNullable(nearest.get(m.name())))
-                .toList();
+        return nearest;
+    }
+
+    /** The nearest mark with given coordinates; they are held, so that a mark's own deviations say how far to look. */
+    private static void likeGiven(MeasuredMark mark, Measured measured, Map<String, Likeness> nearest) {
+        Position at = mark.position().orElseThrow();
+        double farthest = SIGMAS * Math.sqrt(at.plan().nn() + at.plan().ee());
+        measured.marks().givenAround(at.northing(), at.easting(), farthest, (given, radius) -> {
+            MeasuredMark known = measured.mark(given.name()).orElseThrow();
+            return isFixed(known) && take(between(mark, known), nearest)
+                    ? Math.min(radius, nearest.get(mark.name()).distance())
+                    : radius;
+        });
+    }
+
+    private static boolean isFixed(MeasuredMark mark) {
+        return mark.position().isPresent()
+                && (mark.adjustedBy().isPresent() || mark.from().isEmpty());
+    }
+
+    /** Whether it is within its limit; the nearer one is kept. */
+    private static boolean take(Likeness likeness, Map<String, Likeness> nearest) {
+        if (likeness.distance() > likeness.limit()) {
+            return false;
+        }
+        nearest.merge(likeness.mark(), likeness, (one, other) -> other.distance() < one.distance() ? other : one);
+        return true;
     }
 
     /** The largest variance of any of them along any azimuth, square metres. */

@@ -1,15 +1,18 @@
 package markturn.survey.finding.figure;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.finding.base.Evidence;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.Finding.Measure;
 import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
-import markturn.survey.finding.base.Rule;
+import markturn.survey.finding.base.GatheringRule;
+import markturn.survey.finding.base.SetupEvidence;
 import markturn.survey.finding.judgement.Legs;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
@@ -21,7 +24,7 @@ import markturn.survey.result.SetAbstract;
  * The coefficient of refraction that zenith angles both ways imply: with {@code s} the sum of both height differences over a line of length
  * D, {@code k = k₀ + s·R/D²}. The mean of both is free of it. Textbook; said only where the lines are long enough to tell.
  */
-final class RefractionImplied implements Rule {
+final class RefractionImplied implements GatheringRule<RefractionImplied.Sight> {
     /** Known to no better than this, a coefficient says nothing. Common practice, no source. */
     private static final double TELLS = 0.1;
 
@@ -40,52 +43,71 @@ final class RefractionImplied implements Rule {
         }
     }
 
+    /**
+     * A sight with a rise in it.
+     *
+     * @param from true name of where it goes from
+     * @param there from and to in one word, {@code back} the other way
+     * @param length in the plan, metres
+     * @param rise metres
+     * @param variance of the rise, refraction left out; square metres
+     */
+    record Sight(String from, String to, String there, String back, double length, double rise, double variance) {}
+
     @Override
-    public Stream<Finding> judge(Evidence evidence) {
-        Job job = evidence.job();
-        if (!job.earth().curvature() || job.planOnly()) {
-            return Stream.empty();
-        }
-        Map<String, SetAbstract> there = new HashMap<>();
-        Map<String, MeasuredSetup> setups = new HashMap<>();
-        Sums sums = new Sums();
-        evidence.setups().forEach(setup -> {
-            String from = job.trueName(setup.setup().station());
-            for (SetAbstract sets : setup.abstracts()) {
-                if (sets.elevationDifference().isEmpty() || sets.horizontal().isEmpty()) {
-                    continue;
-                }
-                String to = job.trueName(sets.target());
-                Optional.ofNullable(there.get(to + "\n" + from))
-                        .ifPresent(back -> take(job, sums, setup, sets, setups.get(to + "\n" + from), back));
-                there.putIfAbsent(from + "\n" + to, sets);
-                setups.putIfAbsent(from + "\n" + to, setup);
-            }
-        });
-        if (sums.legs == 0 || 1 / Math.sqrt(sums.weights) > TELLS) {
-            return Stream.empty();
-        }
-        return Stream.of(found(job, sums));
+    public List<Sight> gather(SetupEvidence evidence) {
+        MeasuredSetup setup = evidence.setup();
+        return setup.abstracts().stream()
+                .filter(sets -> sets.elevationDifference().isPresent()
+                        && sets.horizontal().isPresent())
+                .map(sets -> sight(evidence.settings(), setup, sets))
+                .toList();
     }
 
-    private static void take(
-            Job job, Sums sums, MeasuredSetup one, SetAbstract sets, MeasuredSetup other, SetAbstract back) {
-        double length = sets.horizontal().getAsDouble();
-        double byHeight = job.earth().radius() / (length * length);
-        double sum = sets.elevationDifference().getAsDouble()
-                + back.elevationDifference().getAsDouble();
-        double variance = variance(job, one, sets) + variance(job, other, back);
-        sums.take(sum * byHeight, variance * byHeight * byHeight);
-    }
-
-    /** Of a height difference, refraction left out. */
-    private static double variance(Job job, MeasuredSetup setup, SetAbstract sets) {
+    private static Sight sight(Job job, MeasuredSetup setup, SetAbstract sets) {
+        String from = job.trueName(setup.setup().station());
+        String to = job.trueName(sets.target());
         double length = sets.horizontal().getAsDouble();
         double refraction = length
                 * length
                 * Weights.REFRACTION_UNCERTAINTY
                 / (2 * job.earth().radius());
-        return Legs.riseVariance(job, setup, sets) - refraction * refraction;
+        return new Sight(
+                from,
+                to,
+                from + "\n" + to,
+                to + "\n" + from,
+                length,
+                sets.elevationDifference().getAsDouble(),
+                Legs.riseVariance(job, setup, sets) - refraction * refraction);
+    }
+
+    @Override
+    public Stream<Finding> judge(Evidence evidence, List<Sight> gathered) {
+        Job job = evidence.job();
+        if (!job.earth().curvature() || job.planOnly()) {
+            return Stream.empty();
+        }
+        Set<String> stations = gathered.stream().map(Sight::from).collect(Collectors.toSet());
+        Map<String, Sight> there = new HashMap<>();
+        Sums sums = new Sums();
+        for (Sight sight : gathered) {
+            if (!stations.contains(sight.to())) {
+                continue;
+            }
+            Sight back = there.get(sight.back());
+            if (back != null) {
+                double byHeight = job.earth().radius() / (sight.length() * sight.length());
+                sums.take(
+                        (sight.rise() + back.rise()) * byHeight,
+                        (sight.variance() + back.variance()) * byHeight * byHeight);
+            }
+            there.putIfAbsent(sight.there(), sight);
+        }
+        if (sums.legs == 0 || 1 / Math.sqrt(sums.weights) > TELLS) {
+            return Stream.empty();
+        }
+        return Stream.of(found(job, sums));
     }
 
     private static Finding found(Job job, Sums sums) {

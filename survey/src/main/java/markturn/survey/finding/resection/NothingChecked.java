@@ -15,7 +15,7 @@ final class NothingChecked implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        List<MeasuredMark> carried = evidence.measured().marks().stream()
+        List<MeasuredMark> carried = evidence.measured().marks().measured().stream()
                 .filter(m -> m.from().isPresent() && m.position().isPresent())
                 .toList();
         boolean checked = evidence.measured().checks().stream()

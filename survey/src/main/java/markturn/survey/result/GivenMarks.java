@@ -1,0 +1,141 @@
+package markturn.survey.result;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Named;
+
+/**
+ * The marks of a job before anything was measured: each once, without its other names, at its given place where it has one. A job may
+ * hold a hundred thousand that came in with a file and that nobody sights; what they are is therefore laid out once, and a job with a few
+ * marks more shares it. It does not change.
+ */
+public final class GivenMarks {
+    /** Of no job. */
+    public static final GivenMarks NONE = of(List.of(), false);
+
+    /** So many marks stand behind the shared ones before all are laid out anew. */
+    private static final int MOST_BEHIND = 512;
+
+    private final List<Mark> marks;
+    private final boolean planOnly;
+    private final Table shared;
+    private final Table behind;
+
+    /** Some of the marks, in the job's order. */
+    private static final class Table {
+        private final int marks;
+        private final List<MeasuredMark> listed = new ArrayList<>();
+        private final Map<String, Integer> places = new HashMap<>();
+        /** Apart from the places, since it is asked for every sight: of most jobs it holds a handful. */
+        private final Map<String, Position> held = new HashMap<>();
+
+        private final List<Mark> constructed = new ArrayList<>();
+        private PlaceIndex index;
+
+        Table(List<Mark> marks, boolean planOnly) {
+            this.marks = marks.size();
+            for (Mark mark : marks) {
+                if (mark.by().isPresent()) {
+                    constructed.add(mark);
+                }
+                if (mark.sameAs().isEmpty()) {
+                    places.put(mark.name(), listed.size());
+                    Optional<Position> at = mark.given().map(Position::held).map(p -> planOnly ? p.planOnly() : p);
+                    at.ifPresent(p -> held.put(mark.name(), p));
+                    listed.add(new MeasuredMark(mark, at, Optional.empty(), Optional.empty()));
+                }
+            }
+        }
+
+        synchronized PlaceIndex index() {
+            if (index == null) {
+                index = new PlaceIndex(listed);
+            }
+            return index;
+        }
+    }
+
+    private GivenMarks(List<Mark> marks, boolean planOnly, Table shared, Table behind) {
+        this.marks = marks;
+        this.planOnly = planOnly;
+        this.shared = shared;
+        this.behind = behind;
+    }
+
+    /**
+     * Those of a job.
+     *
+     * @param planOnly whether elevations are left aside
+     */
+    public static GivenMarks of(List<Mark> marks, boolean planOnly) {
+        return new GivenMarks(marks, planOnly, new Table(marks, planOnly), new Table(List.of(), planOnly));
+    }
+
+    /** Those of a job that may be this one with some marks behind: what is the same is shared. */
+    public GivenMarks then(List<Mark> longer, boolean planOnlyNow) {
+        if (longer == marks && planOnly == planOnlyNow) {
+            return this;
+        }
+        boolean shares =
+                planOnly == planOnlyNow && longer.size() - shared.marks <= MOST_BEHIND && Named.isGrown(longer, marks);
+        return shares
+                ? new GivenMarks(
+                        longer, planOnly, shared, new Table(longer.subList(shared.marks, longer.size()), planOnly))
+                : of(longer, planOnlyNow);
+    }
+
+    /** Where a mark is held; null where it has no given coordinates. */
+    public Position held(String mark) {
+        Position held = shared.held.get(mark);
+        return held == null ? behind.held.get(mark) : held;
+    }
+
+    /** Those that are held, with their places, in the job's order. */
+    Stream<MeasuredMark> held() {
+        return Stream.concat(shared.listed.stream(), behind.listed.stream())
+                .filter(mark -> mark.position().isPresent());
+    }
+
+    /** Those that are placed from others. */
+    public List<Mark> constructed() {
+        if (behind.constructed.isEmpty()) {
+            return Collections.unmodifiableList(shared.constructed);
+        }
+        List<Mark> all = new ArrayList<>(shared.constructed);
+        all.addAll(behind.constructed);
+        return all;
+    }
+
+    /** Each mark once, in the job's order; may be changed by whoever asked for it. */
+    List<MeasuredMark> listed() {
+        List<MeasuredMark> all = new ArrayList<>(shared.listed.size() + behind.listed.size() + 4);
+        all.addAll(shared.listed);
+        all.addAll(behind.listed);
+        return all;
+    }
+
+    /** Where in {@link #listed} a mark stands; empty where it does not. */
+    Optional<Integer> place(String mark) {
+        Integer place = shared.places.get(mark);
+        return place != null
+                ? Optional.of(place)
+                : Optional.ofNullable(behind.places.get(mark)).map(at -> at + shared.listed.size());
+    }
+
+    /**
+     * Looks at held marks around a place.
+     *
+     * @param radius metres
+     * @param look is shown one after the other; answers the radius that is of interest from then on
+     */
+    public void around(double northing, double easting, double radius, PlaceIndex.Look look) {
+        double left = shared.index().around(northing, easting, radius, look);
+        behind.index().around(northing, easting, left, look);
+    }
+}

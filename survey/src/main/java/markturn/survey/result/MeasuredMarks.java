@@ -1,0 +1,80 @@
+package markturn.survey.result;
+
+import java.util.AbstractList;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.RandomAccess;
+
+/**
+ * The marks of a job with what was measured of them: the given ones, shared, and those of which more is known than was given. It does not
+ * change.
+ */
+public final class MeasuredMarks extends AbstractList<MeasuredMark> implements RandomAccess {
+    private final GivenMarks given;
+    private final List<MeasuredMark> all;
+    private final List<MeasuredMark> measured;
+    private final Map<String, MeasuredMark> unlisted = new HashMap<>();
+
+    /**
+     * @param from by which setup a mark of those was placed
+     * @param adjustedBy by which run coordinates of those were adopted
+     * @param also marks that the job does not list
+     */
+    public MeasuredMarks(
+            GivenMarks given,
+            KnownPositions known,
+            Map<String, String> from,
+            Map<String, String> adjustedBy,
+            List<MeasuredMark> also) {
+        this.given = given;
+        this.all = given.listed();
+        BitSet places = new BitSet(all.size());
+        known.found().forEach(mark -> given.place(mark).ifPresent(places::set));
+        this.measured = new ArrayList<>(places.cardinality() + also.size());
+        for (int place = places.nextSetBit(0); place >= 0; place = places.nextSetBit(place + 1)) {
+            String mark = all.get(place).name();
+            MeasuredMark now = new MeasuredMark(
+                    all.get(place).mark(),
+                    Optional.ofNullable(known.get(mark)),
+                    Optional.ofNullable(from.get(mark)),
+                    Optional.ofNullable(adjustedBy.get(mark)));
+            all.set(place, now);
+            measured.add(now);
+        }
+        also.forEach(mark -> {
+            unlisted.put(mark.name(), mark);
+            all.add(mark);
+            measured.add(mark);
+        });
+    }
+
+    /** The mark of that true name. */
+    public Optional<MeasuredMark> find(String mark) {
+        Optional<Integer> place = given.place(mark);
+        return place.isPresent() ? Optional.of(all.get(place.get())) : Optional.ofNullable(unlisted.get(mark));
+    }
+
+    /** Those of which more is known than was given, in the job's order; the others only have their given coordinates, or none. */
+    public List<MeasuredMark> measured() {
+        return List.copyOf(measured);
+    }
+
+    /** {@link GivenMarks#around}, with the marks as they were given. */
+    public void givenAround(double northing, double easting, double radius, PlaceIndex.Look look) {
+        given.around(northing, easting, radius, look);
+    }
+
+    @Override
+    public MeasuredMark get(int index) {
+        return all.get(index);
+    }
+
+    @Override
+    public int size() {
+        return all.size();
+    }
+}
