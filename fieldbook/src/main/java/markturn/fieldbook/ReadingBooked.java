@@ -17,7 +17,7 @@ import markturn.survey.job.Setup;
  */
 public record ReadingBooked(String setup, Reading reading, Optional<String> device) implements EntryPayload {
     static ReadingBooked read(Element of, int revision) {
-        return new ReadingBooked(of.text("setup"), SetupReader.reading(of.at("reading")), of.optionalText("device"));
+        return new ReadingBooked(of.name("setup"), SetupReader.reading(of.at("reading")), of.optionalName("device"));
     }
 
     @Override

@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import markturn.fieldbook.wire.Tree;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.fieldbook.wire.Tree.Items;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -31,7 +33,36 @@ public final class JsonTrees {
 
     /** Reads what {@link #line} wrote. What is no JSON is damage, and ends in the parser's own exception. */
     public static Tree read(String line) {
-        return tree(STORED.readTree(line));
+        try (JsonParser text = STORED.createParser(line)) {
+            text.nextToken();
+            return next(text);
+        }
+    }
+
+    /** The value at which the text stands, without a second tree between. */
+    private static Tree next(JsonParser text) {
+        return switch (text.currentToken()) {
+            case START_OBJECT -> {
+                Fields fields = new Fields();
+                for (String key = text.nextName(); key != null; key = text.nextName()) {
+                    text.nextToken();
+                    fields.put(key, next(text));
+                }
+                yield fields;
+            }
+            case START_ARRAY -> {
+                Items items = new Items();
+                while (text.nextToken() != JsonToken.END_ARRAY) {
+                    items.add(next(text));
+                }
+                yield items;
+            }
+            case VALUE_STRING -> new Tree.Text(text.getString());
+            case VALUE_TRUE, VALUE_FALSE -> new Tree.Flag(text.getBooleanValue());
+            case VALUE_NUMBER_INT -> Tree.Amount.of(text.getLongValue());
+            case VALUE_NUMBER_FLOAT -> Tree.Amount.of(text.getDoubleValue());
+            default -> Tree.NOTHING;
+        };
     }
 
     static Tree tree(JsonNode node) {

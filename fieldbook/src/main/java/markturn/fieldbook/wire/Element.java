@@ -1,7 +1,6 @@
 package markturn.fieldbook.wire;
 
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
@@ -88,6 +87,16 @@ public final class Element {
         return has(key) ? Optional.of(text(key)) : Optional.empty();
     }
 
+    /** A text that stands in thousands of readings, the name of a mark or a device: one and the same for all of them. */
+    public String name(String key) {
+        return text(key).intern();
+    }
+
+    /** The same where it may be missing. */
+    public Optional<String> optionalName(String key) {
+        return optionalText(key).map(String::intern);
+    }
+
     public boolean flag(String key, boolean otherwise) {
         return node.at(key) instanceof Tree.Flag flag ? flag.value() : otherwise;
     }
@@ -149,7 +158,7 @@ public final class Element {
             return Optional.empty();
         }
         try {
-            return Optional.of(OffsetDateTime.parse(text(key)).toInstant());
+            return Optional.of(Times.read(text(key)));
         } catch (DateTimeParseException wrong) {
             fault(key, "expected a time such as 2026-05-04T09:12:00Z");
             return Optional.empty();

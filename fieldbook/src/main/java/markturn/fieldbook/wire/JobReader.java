@@ -297,6 +297,7 @@ public final class JobReader {
                 of.plainValue("after"));
     }
 
+    /** The word for a constant in a document: its name in small letters. */
     public static String key(Enum<?> constant) {
         return constant.name().toLowerCase(Locale.ROOT);
     }

@@ -22,7 +22,7 @@ public final class SetupReader {
 
     public static Reading reading(Element of) {
         return new Reading(
-                of.text("target"),
+                of.name("target"),
                 of.oneOf("role", Reading.Role.values(), JobReader::key),
                 of.integer("set"),
                 of.oneOf("face", Reading.Face.values(), JobReader::key),
@@ -30,7 +30,7 @@ public final class SetupReader {
                 of.circle("zenith"),
                 slope(of),
                 of.list("slopes").stream().map(Element::length).toList(),
-                of.optionalText("reflector").orElse(Reflector.REFLECTORLESS),
+                of.optionalName("reflector").orElse(Reflector.REFLECTORLESS),
                 of.find("targetHeight").map(SetupReader::height),
                 of.instant("at"),
                 origin(of),

@@ -61,11 +61,19 @@ public enum AngleUnit {
         if (text.length() > LONGEST_TEXT) {
             throw new IllegalArgumentException("expected " + expected);
         }
+        double usual = PlainDigits.amount(text, this == DMS);
+        if (usual >= 0 && usual <= turn.doubleValue()) {
+            return onCircle(usual);
+        }
         BigDecimal amount = this == DMS ? degrees(text) : decimal(text);
         if (amount.compareTo(turn) > 0) {
             throw new IllegalArgumentException("expected " + expected);
         }
-        return Angles.onCircle(amount.doubleValue() / turn.doubleValue() * Angles.TURN);
+        return onCircle(amount.doubleValue());
+    }
+
+    private double onCircle(double amount) {
+        return Angles.onCircle(amount / turn.doubleValue() * Angles.TURN);
     }
 
     private BigDecimal decimal(String text) {

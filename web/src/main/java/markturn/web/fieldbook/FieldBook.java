@@ -5,9 +5,11 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.DoubleConsumer;
 import java.util.function.Function;
 import markturn.fieldbook.Admission;
@@ -23,6 +25,7 @@ import markturn.fieldbook.Refused;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.formats.JsonTrees;
 import markturn.survey.job.Job;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -34,14 +37,25 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class FieldBook {
-    private static final int BOOKS_KEPT = 50;
+    /** How much of the heap the books kept may fill, as {@link #weight} estimates them. */
+    private static final double SHARE_KEPT = 0.4;
+
+    /** Rows read at once where a job is opened, so that its text never lies in memory as a whole. */
+    private static final int ROWS_AT_ONCE = 2000;
+
+    /** One entry or mark with what is computed of it, in bytes. */
+    private static final int WEIGHED = 1500;
 
     private final StoredJobs jobs;
     private final StoredEntries entries;
     private final Bookers bookers;
     private final TransactionTemplate transaction;
-    private final Cache<String, BookedJob> kept =
-            Caffeine.newBuilder().maximumSize(BOOKS_KEPT).build();
+    private final Cache<String, BookedJob> kept = Caffeine.newBuilder()
+            .maximumWeight((long) (SHARE_KEPT * Runtime.getRuntime().maxMemory() / WEIGHED))
+            .weigher((String jobId, BookedJob book) -> weight(book))
+            .build();
+    /** Jobs being opened: six people who open one at once wait for one reading of it. */
+    private final Map<String, Object> opening = new ConcurrentHashMap<>();
 
     FieldBook(StoredJobs jobs, StoredEntries entries, Bookers bookers, PlatformTransactionManager transactions) {
         this.jobs = jobs;
@@ -133,6 +147,10 @@ public class FieldBook {
             DoubleConsumer progress) {
         Admission.requireKey(key);
         Booker booker = bookers.booker(by);
+        if (kept.getIfPresent(jobId) == null) {
+            // Opened before the row is locked, or everybody who books here would wait for the reading.
+            find(jobId, by);
+        }
         BookedJob next = transaction.execute(status -> {
             StoredJob job = jobs.findForBooking(jobId, by).orElseThrow(NoSuchJob::new);
             BookedJob book = upTo(jobId, job.lastSequence());
@@ -154,8 +172,7 @@ public class FieldBook {
             }
             return book;
         });
-        kept.put(jobId, next);
-        return next;
+        return keep(next);
     }
 
     /**
@@ -183,9 +200,17 @@ public class FieldBook {
     /** The job as it stands; empty where there is none for this person. */
     public Optional<BookedJob> find(String jobId, String member) {
         return jobs.lastSequence(jobId, member).map(last -> {
-            BookedJob book = upTo(jobId, last);
-            kept.put(jobId, book);
-            return book;
+            if (kept.getIfPresent(jobId) != null) {
+                return keep(upTo(jobId, last));
+            }
+            Object turn = opening.computeIfAbsent(jobId, id -> new Object());
+            synchronized (turn) {
+                try {
+                    return keep(upTo(jobId, last));
+                } finally {
+                    opening.remove(jobId, turn);
+                }
+            }
         });
     }
 
@@ -207,16 +232,29 @@ public class FieldBook {
             return book;
         }
         Assembly.Replay replay = new Assembly.Replay(book);
-        for (StoredEntry stored : entries.after(jobId, book.revision())) {
-            replay.add(new Entry(
-                    stored.sequence(),
-                    stored.entryKey(),
-                    stored.bookedAt(),
-                    stored.bookedBy(),
-                    EntryPayload.Kind.read(
-                            stored.kind(), stored.revision(), JsonTrees.read(stored.payload()), replay.units())));
+        long read = book.revision();
+        while (read < last) {
+            List<StoredEntry.Row> rows = entries.after(jobId, read, Limit.of(ROWS_AT_ONCE));
+            if (rows.isEmpty()) {
+                break;
+            }
+            for (StoredEntry.Row row : rows) {
+                replay.add(row.entry(replay.units()));
+            }
+            read = rows.get(rows.size() - 1).sequence();
         }
         return replay.done();
+    }
+
+    /** Keeps a book, where none as late is kept; answers the one that is kept then. */
+    private BookedJob keep(BookedJob book) {
+        return kept.asMap()
+                .merge(book.jobId(), book, (before, now) -> before.revision() >= now.revision() ? before : now);
+    }
+
+    /** About how much memory a book holds with what is computed of it, in units of {@link #WEIGHED} bytes. Measured, see docs/house.md. */
+    private static int weight(BookedJob book) {
+        return 16 + book.entries().size() + book.job().marks().size();
     }
 
     /** Lets go of the books in memory; the next look reads them from disk. */

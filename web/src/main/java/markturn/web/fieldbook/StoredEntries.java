@@ -1,12 +1,17 @@
 package markturn.web.fieldbook;
 
 import java.util.List;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface StoredEntries extends Repository<StoredEntry, StoredEntry.Key> {
     StoredEntry save(StoredEntry entry);
 
-    @Query("select e from StoredEntry e where e.jobId = :jobId and e.sequence > :after order by e.sequence")
-    List<StoredEntry> after(String jobId, long after);
+    /** The entries of a job behind a sequence, in order, as plain rows: nothing is watched for change that never changes. */
+    @Query("""
+            select new markturn.web.fieldbook.StoredEntry$Row(
+                e.sequence, e.entryKey, e.bookedAt, e.bookedBy, e.kind, e.revision, e.payload)
+            from StoredEntry e where e.jobId = :jobId and e.sequence > :after order by e.sequence""")
+    List<StoredEntry.Row> after(String jobId, long after, Limit most);
 }

@@ -11,6 +11,9 @@ import jakarta.persistence.Transient;
 import java.io.Serializable;
 import java.time.Instant;
 import markturn.fieldbook.Entry;
+import markturn.fieldbook.EntryPayload;
+import markturn.formats.JsonTrees;
+import markturn.survey.job.Units;
 import org.springframework.data.domain.Persistable;
 
 /** An entry as a row. No setters: it is never changed. */
@@ -70,31 +73,23 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
         stored = true;
     }
 
-    long sequence() {
-        return sequence;
-    }
-
-    String entryKey() {
-        return entryKey;
-    }
-
-    Instant bookedAt() {
-        return bookedAt;
-    }
-
-    String bookedBy() {
-        return bookedBy;
-    }
-
-    String kind() {
-        return kind;
-    }
-
-    int revision() {
-        return revision;
-    }
-
-    String payload() {
-        return payload;
+    /** An entry as it is read. */
+    record Row(
+            long sequence,
+            String entryKey,
+            Instant bookedAt,
+            String bookedBy,
+            String kind,
+            short revision,
+            String payload) {
+        /** @param units of the job at that entry */
+        Entry entry(Units units) {
+            return new Entry(
+                    sequence,
+                    entryKey,
+                    bookedAt,
+                    bookedBy.intern(),
+                    EntryPayload.Kind.read(kind, revision, JsonTrees.read(payload), units));
+        }
     }
 }
