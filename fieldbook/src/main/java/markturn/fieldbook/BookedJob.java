@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.DoubleConsumer;
 import java.util.function.Predicate;
 import markturn.survey.ComputationCache;
 import markturn.survey.Survey;
@@ -13,6 +14,7 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Named;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.result.MeasuredNetwork;
 
 /**
  * A job at one revision: the entries, the job they make, and what is computed from it. It does not change; a further entry makes another,
@@ -30,6 +32,8 @@ public final class BookedJob {
     private final Computing computing;
     private final Computing.Computed computed;
     private Set<String> unproved;
+    private MeasuredNetwork network;
+    private final Object networkTurn = new Object();
 
     BookedJob(
             String jobId,
@@ -86,6 +90,21 @@ public final class BookedJob {
     /** The same for work beside the pages, which may take longer. */
     public SurveyResult resultInTheEnd() {
         return computed.inTheEnd();
+    }
+
+    /**
+     * The whole job in one adjustment, whether it asks for that or not: once per revision, for its page, reports and files alike. Whoever
+     * asks meanwhile waits for it.
+     *
+     * @param progress is told the share that is done, 0 to 1; what it throws ends the work, and the next who asks begins anew
+     */
+    public MeasuredNetwork network(DoubleConsumer progress) {
+        synchronized (networkTurn) {
+            if (network == null) {
+                network = Survey.network(resultInTheEnd(), progress);
+            }
+            return network;
+        }
     }
 
     /** The setups that are unproved. */

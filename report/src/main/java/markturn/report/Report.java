@@ -65,6 +65,7 @@ public final class Report {
 
     private final SurveyResult result;
     private final Optional<MeasuredNetwork> network;
+    private final Map<String, Adjusted> adjusted;
     private final List<Person> crew;
     private final Instant made;
     private final String program;
@@ -89,6 +90,10 @@ public final class Report {
             SurveyResult result, Optional<MeasuredNetwork> network, List<Person> crew, Instant made, String program) {
         this.result = result;
         this.network = network.or(() -> result.measured().network());
+        this.adjusted = this.network
+                .map(n ->
+                        n.marks().stream().collect(Collectors.toMap(Adjusted::name, Function.identity(), (a, b) -> a)))
+                .orElse(Map.of());
         this.crew = List.copyOf(crew);
         this.made = made;
         this.program = program;
@@ -196,11 +201,7 @@ public final class Report {
                 job.setups().stream().mapToInt(s -> s.readings().size()).sum());
         model.put("mostLines", MOST_LINES);
         model.put("network", network.filter(n -> n.why().isEmpty()).orElse(null));
-        model.put(
-                "adjusted",
-                network.map(n -> n.marks().stream()
-                                .collect(Collectors.toMap(Adjusted::name, Function.identity(), (a, b) -> a)))
-                        .orElse(Map.of()));
+        model.put("adjusted", adjusted);
         model.put("plan", PlanPicture.svg(result, show));
         model.put("report", this);
         Context context = new Context(Locale.ENGLISH, model);
@@ -285,10 +286,10 @@ public final class Report {
 
     /** How far a mark may have been shifted by one error that nothing showed; a dash where that is not known. */
     public String hidden(String mark) {
-        Display show = new Display(result.job().units());
-        return network.flatMap(n ->
-                        n.marks().stream().filter(a -> a.name().equals(mark)).findFirst())
-                .map(a -> a.plan().worst().isPresent() ? show.deviation(a.plan().worst()) : "no limit")
+        return Optional.ofNullable(adjusted.get(mark))
+                .map(a -> a.plan().worst().isPresent()
+                        ? new Display(result.job().units()).deviation(a.plan().worst())
+                        : "no limit")
                 .orElse("–");
     }
 

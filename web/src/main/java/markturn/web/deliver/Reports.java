@@ -10,7 +10,6 @@ import java.util.function.DoubleConsumer;
 import markturn.fieldbook.BookedJob;
 import markturn.formats.Version;
 import markturn.report.Report;
-import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Setup;
@@ -35,7 +34,7 @@ class Reports {
         SurveyResult result = book.resultInTheEnd();
         int setups = book.job().setups().size();
         Optional<MeasuredNetwork> network =
-                setups > 0 && setups <= MOST_SETUPS ? Optional.of(Survey.network(result, progress)) : Optional.empty();
+                setups > 0 && setups <= MOST_SETUPS ? Optional.of(book.network(progress)) : Optional.empty();
         return new Report(result, network, crew(book), Instant.now(), Version.program());
     }
 

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
-import java.util.function.Supplier;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.CoordinatesAdopted;
 import markturn.fieldbook.MarkNoted;
@@ -114,11 +113,15 @@ class NetworkController {
                 book.jobId(), book.revision(), control.equals(ControlSwitch.of(book.job())) ? "" : control.toString());
     }
 
-    /** As it is booked the job is computed already; switched, it is another. */
-    private static Supplier<SurveyResult> computed(BookedJob book, ControlSwitch control) {
-        return control.changed(book.job()).isEmpty()
-                ? book::resultInTheEnd
-                : () -> Survey.compute(control.on(book.job()));
+    /** As it is booked the job and its network are kept with the book; switched, it is another. */
+    private static LongWork.Work<NetworkRuns.Done> adjusted(BookedJob book, ControlSwitch control) {
+        if (control.changed(book.job()).isEmpty()) {
+            return reached -> new NetworkRuns.Done(book.resultInTheEnd(), book.network(reached));
+        }
+        return reached -> {
+            SurveyResult result = Survey.compute(control.on(book.job()));
+            return new NetworkRuns.Done(result, Survey.network(result, reached));
+        };
     }
 
     private String page(BookedJob book, ControlSwitch control, Map<String, String> typed, Model model) {
@@ -131,7 +134,7 @@ class NetworkController {
                 ControlSwitch.control(book.job()).stream()
                         .map(m -> new ControlRow(m.name(), control.observed().contains(m.name())))
                         .toList());
-        Optional<NetworkRuns.Done> done = runs.soon(asked(book, control), computed(book, control));
+        Optional<NetworkRuns.Done> done = runs.soon(asked(book, control), adjusted(book, control));
         if (done.isEmpty()) {
             model.addAttribute(
                     "share",
@@ -262,7 +265,7 @@ class NetworkController {
         BookedJob book = fieldBook.book(id, who.getName());
         ControlSwitch control = ControlSwitch.of(book.job());
         Form form = new Form(typed, book.job().units());
-        NetworkRuns.Done done = runs.soon(asked(book, control), book::resultInTheEnd)
+        NetworkRuns.Done done = runs.soon(asked(book, control), adjusted(book, control))
                 .filter(d -> d.network().why().isEmpty())
                 .orElseThrow(NotHere::new);
         if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {

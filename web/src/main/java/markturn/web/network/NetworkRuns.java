@@ -3,8 +3,6 @@ package markturn.web.network;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.Optional;
-import java.util.function.Supplier;
-import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.web.frame.LongWork;
@@ -38,13 +36,10 @@ class NetworkRuns {
     /**
      * The network of a job, if it is there soon; started where it was not.
      *
-     * @param computed computes the job, beside the page, where nobody has yet
+     * @param adjusted computes and adjusts the job, beside the page
      */
-    Optional<Done> soon(Asked asked, Supplier<SurveyResult> computed) {
-        return runs.soon(asked, reached -> {
-            SurveyResult result = computed.get();
-            return new Done(result, Survey.network(result, reached));
-        });
+    Optional<Done> soon(Asked asked, LongWork.Work<Done> adjusted) {
+        return runs.soon(asked, adjusted);
     }
 
     /** An adjustment under way or done; empty where there is none. */

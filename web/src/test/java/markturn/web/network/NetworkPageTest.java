@@ -8,10 +8,12 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleConsumer;
 import java.util.regex.Pattern;
 import markturn.fieldbook.BookedJob;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
@@ -118,16 +120,20 @@ class NetworkPageTest {
         NetworkRuns.Asked asked = new NetworkRuns.Asked("none", 1, "");
         runs.setPatience(Duration.ZERO);
         try {
-            runs.soon(asked, () -> Survey.compute(AlderWeir.job()));
+            runs.soon(asked, NetworkPageTest::adjusted);
             runs.cancel(asked);
             Assertions.assertThat(runs.known(asked)).isEmpty();
             // Asked again it begins again.
             runs.setPatience(Duration.ofSeconds(10));
-            Assertions.assertThat(runs.soon(asked, () -> Survey.compute(AlderWeir.job())))
-                    .isPresent();
+            Assertions.assertThat(runs.soon(asked, NetworkPageTest::adjusted)).isPresent();
         } finally {
             runs.setPatience(Duration.ofSeconds(2));
         }
+    }
+
+    private static NetworkRuns.Done adjusted(DoubleConsumer reached) {
+        SurveyResult result = Survey.compute(AlderWeir.job());
+        return new NetworkRuns.Done(result, Survey.network(result, reached));
     }
 
     /** The demo with every open stop answered. */
