@@ -12,7 +12,6 @@ import java.util.Map;
 public final class BookingBench {
     private static final int SETUPS = 200;
     private static final int DETAIL = 17;
-    private static final double LEG = 80;
     private static final int LAST = 100;
     private static final int WARM_UP = 200;
     private static final int MEASURED = 100;
@@ -23,7 +22,7 @@ public final class BookingBench {
     public static void main(String[] arguments) throws Exception {
         Visitor visitor = new Visitor(arguments[0]);
         visitor.signIn();
-        String job = visitor.bringIn(job());
+        String job = visitor.bringIn(ChainOfSetups.job(SETUPS, DETAIL));
         String token = visitor.token("/job");
         double[] told = new double[MEASURED];
         double[] stored = new double[MEASURED];
@@ -60,7 +59,7 @@ public final class BookingBench {
         return sorted[sorted.length / 2];
     }
 
-    private static Map<String, String> shot(String token, int number) {
+    static Map<String, String> shot(String token, int number) {
         Map<String, String> form = new HashMap<>();
         form.put("_csrf", token);
         form.put("key", "bench-" + System.nanoTime());
@@ -74,83 +73,5 @@ public final class BookingBench {
         form.put("zenith", "90.0000");
         form.put("slope", "33.333");
         return form;
-    }
-
-    /** A chain of setups along a wave, each with two sets to both neighbours and detail about it. */
-    private static String job() {
-        double[] north = new double[SETUPS + 2];
-        double[] east = new double[SETUPS + 2];
-        for (int i = 0; i < north.length; i++) {
-            north[i] = 1000 + 30 * Math.sin(i * 0.9);
-            east[i] = 5000 + LEG * i;
-        }
-        StringBuilder marks = new StringBuilder();
-        StringBuilder setups = new StringBuilder();
-        for (int i = 0; i <= SETUPS + 1; i++) {
-            boolean known = i < 2 || i > SETUPS - 1;
-            marks.append(
-                    known
-                            ? String.format(
-                                    Locale.ROOT,
-                                    "{\"name\": \"T%d\", \"kind\": \"control\", \"northing\": %.4f, \"easting\": %.4f, \"elevation\": 10},",
-                                    i,
-                                    north[i],
-                                    east[i])
-                            : String.format("{\"name\": \"T%d\", \"kind\": \"new\"},", i));
-        }
-        for (int i = 1; i <= SETUPS; i++) {
-            StringBuilder readings = new StringBuilder();
-            for (int set = 1; set <= 2; set++) {
-                for (int face = 0; face < 2; face++) {
-                    sight(
-                            readings,
-                            "T" + (i - 1),
-                            "backsight",
-                            set,
-                            face,
-                            north[i - 1] - north[i],
-                            east[i - 1] - east[i]);
-                    sight(
-                            readings,
-                            "T" + (i + 1),
-                            "foresight",
-                            set,
-                            face,
-                            north[i + 1] - north[i],
-                            east[i + 1] - east[i]);
-                }
-            }
-            for (int d = 0; d < DETAIL; d++) {
-                double azimuth = 0.37 * d;
-                String name = "D" + i + "-" + d;
-                marks.append("{\"name\": \"").append(name).append("\", \"kind\": \"located\"},");
-                sight(readings, name, "detail", 0, 0, (10 + d) * Math.cos(azimuth), (10 + d) * Math.sin(azimuth));
-            }
-            setups.append(String.format(
-                    "%s{\"name\": \"S%d\", \"station\": \"T%d\", \"method\": \"occupied\", \"instrument\": \"I\", \"instrumentHeight\": {\"value\": 1.5}, \"orientation\": {\"sights\": [\"T%d\"]}, \"readings\": [%s]}",
-                    i == 1 ? "" : ",", i, i, i - 1, readings));
-        }
-        return """
-                {"format": "mark-turn-job", "version": 1, "name": "booking", "units": {"length": "m", "angle": "deg"},
-                 "instruments": [{"name": "I", "directionStdDev": 2, "zenithStdDev": 2, "distanceStdDev": 0.002, "distancePpm": 2}],
-                 "reflectors": [{"name": "R", "centringStdDev": 0.001, "heightStdDev": 0.001}],
-                 "marks": [%s],
-                 "setups": [%s]}""".formatted(marks.substring(0, marks.length() - 1), setups);
-    }
-
-    private static void sight(
-            StringBuilder readings, String target, String role, int set, int face, double north, double east) {
-        double circle = Math.toDegrees(Math.atan2(east, north)) + 180 * face;
-        readings.append(String.format(
-                Locale.ROOT,
-                "%s{\"target\": \"%s\", \"role\": \"%s\",%s \"face\": \"%s\", \"circle\": \"%.6f\", \"zenith\": \"%d\", \"slope\": %.4f, \"reflector\": \"R\", \"targetHeight\": {\"value\": 1.5}}",
-                readings.length() == 0 ? "" : ",",
-                target,
-                role,
-                set == 0 ? "" : " \"set\": " + set + ",",
-                face == 0 ? "left" : "right",
-                (circle + 720) % 360,
-                face == 0 ? 90 : 270,
-                Math.hypot(north, east)));
     }
 }
