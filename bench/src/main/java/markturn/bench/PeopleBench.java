@@ -13,7 +13,9 @@ import java.util.concurrent.Future;
 public final class PeopleBench {
     private static final int SETUPS = 8;
     private static final int DETAIL = 17;
-    private static final int WARM_UP = 10;
+    /** Seconds until what runs often is compiled. */
+    private static final int WARM_UP = 60;
+
     private static final int SECONDS = 15;
     private static final int[] PEOPLE = {1, 16, 40, 64};
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.angle.QuadrantBearing;
@@ -18,6 +19,9 @@ import markturn.survey.job.Units;
 /** Numbers as a page shows them, in the units of the job. What does not exist is a dash. */
 public record Display(Units units) {
     private static final String NONE = "–";
+    /** Asked for with every time that is shown; the language copies all six hundred names each time. */
+    private static final Set<String> ZONES = Set.copyOf(ZoneId.getAvailableZoneIds());
+
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
     private static final DateTimeFormatter DAY_AND_TIME =
             DateTimeFormatter.ofPattern("d MMM yyyy HH:mm z", Locale.ENGLISH);
@@ -159,12 +163,12 @@ public record Display(Units units) {
 
     /** Whether a time zone is known by that name. */
     public static boolean isZone(String name) {
-        return ZoneId.getAvailableZoneIds().contains(name);
+        return ZONES.contains(name);
     }
 
     /** The names of all zones that are places, in order. */
     public static List<String> zones() {
-        return ZoneId.getAvailableZoneIds().stream()
+        return ZONES.stream()
                 .filter(name -> name.contains("/") && !name.startsWith("Etc/") && !name.startsWith("SystemV/"))
                 .sorted()
                 .toList();
