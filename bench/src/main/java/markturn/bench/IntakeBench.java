@@ -63,14 +63,20 @@ public final class IntakeBench {
 
     /** A square field of points with names a plan has to find room for. */
     static String table() {
+        return table(POINTS);
+    }
+
+    /** The same of so many. */
+    static String table(int points) {
+        int side = (int) Math.ceil(Math.sqrt(points));
         StringBuilder text = new StringBuilder("name,northing,easting,elevation,code\n");
-        for (int i = 0; i < POINTS; i++) {
+        for (int i = 0; i < points; i++) {
             text.append(String.format(
                     Locale.ROOT,
                     "%d,%.3f,%.3f,%.3f,TREE%n",
                     i + 1,
-                    1000 + (i / 142) * 3.7 + (i * 7 % 11) * 0.1,
-                    5000 + (i % 142) * 3.7 + (i * 5 % 13) * 0.1,
+                    1000 + (i / side) * 3.7 + (i * 7 % 11) * 0.1,
+                    5000 + (i % side) * 3.7 + (i * 5 % 13) * 0.1,
                     40 + (i % 97) * 0.01));
         }
         return text.toString();

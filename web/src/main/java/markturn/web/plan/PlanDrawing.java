@@ -46,7 +46,7 @@ record PlanDrawing(
     static final int WIDTH = 1000;
     static final int HEIGHT = 620;
     /** Above so many located points a canvas draws them. */
-    static final int MOST_SYMBOLS = 2000;
+    static final int MOST_SYMBOLS = 300;
 
     private static final double BORDER = 70;
     private static final double WIDEST_BAR = 220;

@@ -4,19 +4,49 @@ const CELL = 16;
 const FINE = 100;
 /** With more points than this in view each is a dot. */
 const MOST_SIGNS = 1500;
-const NAME = { width: 74, height: 16 };
+const NAME = { width: 74, height: 16, letter: 7 };
 const MOST_NAMES = 350;
 const TAP = 14;
+/** Half the side of the square a sign has room in, CSS pixels. */
+const SIGN = 12;
 
-/** Points by cells of the sheet, so that a view asks only what it shows. */
-function cellsOf(layer) {
-  const cells = new Map();
-  layer.names.forEach((_, i) => {
-    const key = Math.floor(layer.x[i] / FINE / CELL) + " " + Math.floor(layer.y[i] / FINE / CELL);
-    if (!cells.has(key)) cells.set(key, []);
-    cells.get(key).push(i);
-  });
-  return cells;
+/** Points in runs by cells of the sheet, column by column, so that a view asks only what it shows. */
+class Cells {
+  constructor(x, y) {
+    const column = x.map(at => Math.floor(at / FINE / CELL));
+    const row = y.map(at => Math.floor(at / FINE / CELL));
+    const least = all => all.reduce((one, other) => Math.min(one, other), Infinity);
+    const most = all => all.reduce((one, other) => Math.max(one, other), -Infinity);
+    this.west = least(column);
+    this.north = least(row);
+    this.columns = Math.max(0, most(column) - this.west + 1);
+    this.rows = Math.max(0, most(row) - this.north + 1);
+    this.begins = new Uint32Array(this.columns * this.rows + 1);
+    const cell = column.map((at, i) => (at - this.west) * this.rows + row[i] - this.north);
+    cell.forEach(at => this.begins[at + 1]++);
+    for (let i = 1; i < this.begins.length; i++) this.begins[i] += this.begins[i - 1];
+    const next = this.begins.slice();
+    this.points = new Uint32Array(column.length);
+    cell.forEach((at, i) => { this.points[next[at]++] = i; });
+  }
+
+  /** Numbers of the points of all cells that reach into a part of the sheet. */
+  within(left, top, right, bottom) {
+    const at = (place, from, size) => Math.min(size - 1, Math.max(0, Math.floor(place / CELL) - from));
+    if (this.points.length === 0) return this.points;
+    const [first, last] = [at(top, this.north, this.rows), at(bottom, this.north, this.rows)];
+    const runs = [];
+    for (let column = at(left, this.west, this.columns); column <= at(right, this.west, this.columns); column++) {
+      runs.push([this.begins[column * this.rows + first], this.begins[column * this.rows + last + 1]]);
+    }
+    const found = new Uint32Array(runs.reduce((sum, [from, to]) => sum + to - from, 0));
+    let filled = 0;
+    for (const [from, to] of runs) {
+      found.set(this.points.subarray(from, to), filled);
+      filled += to - from;
+    }
+    return found;
+  }
 }
 
 export class Layer {
@@ -24,23 +54,12 @@ export class Layer {
   constructor(canvas, layer) {
     this.canvas = canvas;
     this.layer = layer;
-    this.cells = cellsOf(layer);
-    this.signs = layer.signs.map(d => new Path2D(d));
+    this.x = Float64Array.from(layer.x);
+    this.y = Float64Array.from(layer.y);
+    this.cells = new Cells(layer.x, layer.y);
     this.lines = layer.lines.map(line => ({ ...line, box: [Math.min(...line.x), Math.min(...line.y), Math.max(...line.x), Math.max(...line.y)] }));
-    this.shown = [];
+    this.shown = new Uint32Array();
     this.shows = { detail: true, names: true };
-  }
-
-  /** Those in view of the sheet, by number. */
-  inView(left, top, right, bottom) {
-    const found = [];
-    for (let column = Math.floor(left / CELL); column <= Math.floor(right / CELL); column++) {
-      for (let row = Math.floor(top / CELL); row <= Math.floor(bottom / CELL); row++) {
-        const cell = this.cells.get(column + " " + row);
-        if (cell) found.push(...cell);
-      }
-    }
-    return found;
   }
 
   /**
@@ -59,26 +78,76 @@ export class Layer {
     pen.clearRect(0, 0, width, height);
     pen.strokeStyle = pen.fillStyle = style.color;
     if (!this.shows.detail) {
-      this.shown = [];
+      this.shown = new Uint32Array();
       return;
     }
     const view = [-matrix.e / matrix.a, -matrix.f / matrix.a, (width - matrix.e) / matrix.a, (height - matrix.f) / matrix.a];
+    this.shown = this.cells.within(...view);
+    const x = i => this.x[i] / FINE * matrix.a + matrix.e;
+    const y = i => this.y[i] / FINE * matrix.a + matrix.f;
+    if (this.shown.length > MOST_SIGNS) this.dots(pen, matrix, ratio);
+    else this.stamp(pen, x, y, ratio, style.color);
     this.strokeLines(pen, matrix, view);
-    this.shown = this.inView(...view);
-    const x = i => this.layer.x[i] / FINE * matrix.a + matrix.e;
-    const y = i => this.layer.y[i] / FINE * matrix.a + matrix.f;
-    if (this.shown.length > MOST_SIGNS) {
-      for (const i of this.shown) pen.fillRect(x(i) - 1, y(i) - 1, 2, 2);
-    } else {
-      pen.lineWidth = 1.5;
-      pen.setLineDash([]);
-      for (const i of this.shown) {
-        pen.setTransform(ratio, 0, 0, ratio, x(i) * ratio, y(i) * ratio);
-        pen.stroke(this.signs[this.layer.sign[i]]);
+    if (this.shows.names) this.names(pen, x, y, style, width, height);
+  }
+
+  /** Each a small square, set point by point: a pen would take longer for each than all of this. */
+  dots(pen, matrix, ratio) {
+    const { width, height } = this.canvas;
+    if (this.picture?.width !== width || this.picture?.height !== height) this.picture = new ImageData(width, height);
+    const points = new Uint32Array(this.picture.data.buffer);
+    points.fill(0);
+    const ink = this.ink(pen.fillStyle);
+    const side = Math.max(2, Math.round(2 * ratio));
+    const scale = matrix.a * ratio / FINE;
+    const [right, down] = [matrix.e * ratio - side / 2, matrix.f * ratio - side / 2];
+    for (let k = 0; k < this.shown.length; k++) {
+      const left = Math.round(this.x[this.shown[k]] * scale + right);
+      const top = Math.round(this.y[this.shown[k]] * scale + down);
+      if (left < 0 || top < 0 || left + side > width || top + side > height) continue;
+      for (let row = top; row < top + side; row++) {
+        for (let at = row * width + left; at < row * width + left + side; at++) points[at] = ink;
       }
-      pen.setTransform(ratio, 0, 0, ratio, 0, 0);
     }
-    if (this.shows.names) this.names(pen, x, y, style.font);
+    pen.putImageData(this.picture, 0, 0);
+  }
+
+  /** A colour as the four bytes of a point. */
+  ink(color) {
+    if (this.inked?.color !== color) {
+      const pen = new OffscreenCanvas(1, 1).getContext("2d");
+      pen.fillStyle = color;
+      pen.fillRect(0, 0, 1, 1);
+      this.inked = { color, bytes: new Uint32Array(pen.getImageData(0, 0, 1, 1).data.buffer)[0] };
+    }
+    return this.inked.bytes;
+  }
+
+  /** Each with its sign, which is drawn once and stamped. */
+  stamp(pen, x, y, ratio, color) {
+    const stamps = this.stamps(ratio, color);
+    const half = SIGN * ratio;
+    pen.setTransform(1, 0, 0, 1, 0, 0);
+    for (const i of this.shown) {
+      pen.drawImage(stamps[this.layer.sign[i]], Math.round(x(i) * ratio - half), Math.round(y(i) * ratio - half));
+    }
+    pen.setTransform(ratio, 0, 0, ratio, 0, 0);
+  }
+
+  stamps(ratio, color) {
+    if (this.stamped?.ratio !== ratio || this.stamped?.color !== color) {
+      const all = this.layer.signs.map(path => {
+        const stamp = new OffscreenCanvas(Math.ceil(2 * SIGN * ratio), Math.ceil(2 * SIGN * ratio));
+        const pen = stamp.getContext("2d");
+        pen.setTransform(ratio, 0, 0, ratio, SIGN * ratio, SIGN * ratio);
+        pen.strokeStyle = color;
+        pen.lineWidth = 1.5;
+        pen.stroke(new Path2D(path));
+        return stamp;
+      });
+      this.stamped = { ratio, color, all };
+    }
+    return this.stamped.all;
   }
 
   strokeLines(pen, matrix, [left, top, right, bottom]) {
@@ -94,17 +163,31 @@ export class Layer {
     }
   }
 
-  /** One name to a patch of the screen. */
-  names(pen, x, y, font) {
-    const taken = new Set();
-    pen.font = font;
-    for (const i of this.shown) {
-      const column = Math.floor(x(i) / NAME.width);
-      const patch = column + " " + Math.floor(y(i) / NAME.height);
-      if (taken.has(patch) || taken.has(column - 1 + " " + Math.floor(y(i) / NAME.height))) continue;
-      taken.add(patch);
-      pen.fillText(this.layer.names[i], x(i) + 7, y(i) - 4);
-      if (taken.size >= MOST_NAMES) break;
+  /** One name to a patch of the screen, and none in those it reaches into: above, below and to the right. In a crowd each is cut out of it. */
+  names(pen, x, y, style, width, height) {
+    const crowded = this.shown.length > MOST_SIGNS;
+    const paper = getComputedStyle(document.body).backgroundColor;
+    const columns = Math.ceil(width / NAME.width) + 2;
+    const rows = Math.ceil(height / NAME.height) + 1;
+    const taken = new Uint8Array(columns * rows);
+    let written = 0;
+    pen.font = style.font;
+    for (let k = 0; k < this.shown.length && written < MOST_NAMES; k++) {
+      const i = this.shown[k];
+      const column = Math.floor(x(i) / NAME.width) + 1;
+      const row = Math.floor(y(i) / NAME.height);
+      if (column < 1 || column >= columns || row < 0 || row >= rows) continue;
+      const patch = row * columns + column;
+      if (taken[patch] || taken[patch - 1] || taken[patch - columns] || taken[patch + columns]) continue;
+      taken[patch] = 1;
+      const name = this.layer.names[i];
+      if (crowded) {
+        pen.fillStyle = paper;
+        pen.fillRect(x(i) + 6, y(i) - 14, NAME.letter * name.length, 13);
+        pen.fillStyle = style.color;
+      }
+      pen.fillText(name, x(i) + 7, y(i) - 4);
+      written++;
     }
   }
 
@@ -113,7 +196,7 @@ export class Layer {
     let best = "";
     let least = TAP / scale;
     for (const i of this.shown) {
-      const distance = Math.hypot(this.layer.x[i] / FINE - at.x, this.layer.y[i] / FINE - at.y);
+      const distance = Math.hypot(this.x[i] / FINE - at.x, this.y[i] / FINE - at.y);
       if (distance < least) {
         least = distance;
         best = this.layer.names[i];

@@ -8,6 +8,9 @@ const NEAREST = canvas ? 400 : 40;
 let view = { x: 0, y: 0, zoom: 1 };
 let layer = null;
 let waiting = false;
+/** The size the symbols were last given: the hand that only drags changes none of them. */
+let sized = 0;
+const symbols = plan ? plan.querySelectorAll(".symbol") : [];
 
 /** Many moves of the hand make one picture. */
 function draw() {
@@ -23,7 +26,8 @@ function drawNow() {
   plan.setAttribute("viewBox", `${view.x} ${view.y} ${sheet.width / view.zoom} ${sheet.height / view.zoom}`);
   const size = 1 / view.zoom;
   plan.classList.toggle("near", view.zoom >= 2);
-  plan.querySelectorAll(".symbol").forEach(s => s.setAttribute("transform", `translate(${s.dataset.x} ${s.dataset.y}) scale(${size})`));
+  if (sized !== size) symbols.forEach(s => s.setAttribute("transform", `translate(${s.dataset.x} ${s.dataset.y}) scale(${size})`));
+  sized = size;
   const place = (selector, x, y) => plan.querySelector(selector)
     .setAttribute("transform", `translate(${view.x + x * size} ${view.y + y * size}) scale(${size})`);
   place(".north", 955, 40);
@@ -145,5 +149,7 @@ if (plan) {
   if (canvas) {
     fetchLayer();
     new ResizeObserver(draw).observe(plan);
+  } else {
+    plan.dataset.ready = "1";
   }
 }
