@@ -52,14 +52,23 @@ say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
 
 # A switch of the resection's review against an empty request, on one running application.
 p=$(free_port)
-(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
+(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options -Xmx"$(heap)"m -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
 application=$!
 until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
   alive "$application" || fail "the measured application did not start: see $build/bench.log"
   sleep 0.1
 done
 java -cp "$bench_classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
-java -cp "$bench_classes" markturn.bench.BookingBench "http://127.0.0.1:$p" || fail "a booked reading could not be measured"
+bare_port=$(free_port)
+(cd "$build/bare" && exec java $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar --server.port="$bare_port" > "$build/bench-bare.log" 2>&1) &
+bare_application=$!
+until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$bare_port/login"; do
+  alive "$bare_application" || fail "the bare application did not start: see $build/bench-bare.log"
+  sleep 0.1
+done
+java -cp "$bench_classes" markturn.bench.BookingBench "http://127.0.0.1:$p" "http://127.0.0.1:$bare_port" || fail "a booked reading could not be measured"
+kill "$bare_application" && wait "$bare_application" 2>/dev/null || true
+java -cp "$bench_classes" markturn.bench.PeopleBench "http://127.0.0.1:$p" || fail "many people could not be measured"
 need chromium chromium
 java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fail "points brought in could not be measured"
 java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"

@@ -71,7 +71,7 @@ public record WorkProgress(List<Act> acts) {
         acts.add(closing(book, at));
         int positions = 0;
         int fresh = 0;
-        for (MeasuredMark mark : book.result().measured().marks()) {
+        for (MeasuredMark mark : book.result().measured().marks().measured()) {
             if (mark.from().isPresent() && mark.position().isPresent()) {
                 positions++;
                 fresh += mark.mark().kind() == Mark.Kind.NEW ? 1 : 0;
