@@ -5,8 +5,11 @@ package markturn.survey.angle;
  * texts only; whatever else is written goes the slow way, which also says what is wrong.
  */
 final class PlainDigits {
-    /** With so many digits in all, the digits and the power of ten are both whole in a double, so that one division rounds once. */
+    /** With so many digits in all nothing overflows. */
     private static final int MOST_DIGITS = 15;
+
+    /** Up to here whole numbers stand in a double as they are, so that one division rounds once. */
+    private static final long MOST_WHOLE = 1L << 53;
 
     private PlainDigits() {}
 
@@ -15,7 +18,7 @@ final class PlainDigits {
      *
      * @param text digits with at most one point, before it at most three; with {@code dms} three such groups between hyphens, minutes and
      *     seconds of at most two digits and below 60, a point in the last one only
-     * @return in the unit of the first group; -1 where the text is anything else or longer than 15 digits
+     * @return in the unit of the first group; -1 where the text is anything else, or has more digits than a double holds
      */
     static double amount(String text, boolean dms) {
         long whole = 0;
@@ -57,7 +60,8 @@ final class PlainDigits {
         for (int i = 0; i < decimals; i++) {
             power *= 10;
         }
-        return (double) (whole * power + group) / (double) (power * (dms ? 3600 : 1));
+        long smallest = whole * power + group;
+        return smallest > MOST_WHOLE ? -1 : (double) smallest / (double) (power * (dms ? 3600 : 1));
     }
 
     private static boolean isGroup(long group, int digits, int hyphens) {

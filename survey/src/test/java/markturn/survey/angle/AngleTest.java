@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Collectors;
 import org.hipparchus.util.MathUtils;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -24,6 +27,34 @@ class AngleTest {
         assertThat(AngleUnit.DMS.read("57-17-44.806247096")).isCloseTo(1, within(1e-14)); // one radian, definition
         assertThat(AngleUnit.GON.write(AngleUnit.DMS.read("0-54-00"), 8)).isEqualTo("1.00000000");
         assertThat(AngleUnit.GON.small() / AngleUnit.DMS.small()).isCloseTo(3.24, within(1e-12)); // 1 mgon = 3.24"
+    }
+
+    // Source: exact decimals of the language.
+    @Test
+    void whatIsReadIsTheNearestNumberToWhatIsWritten() {
+        Random random = new Random(11);
+        for (int i = 0; i < 20_000; i++) {
+            int degrees = random.nextInt(360);
+            int minutes = random.nextInt(60);
+            int second = random.nextInt(60);
+            int decimals = random.nextInt(12);
+            String rest = decimals == 0 ? "" : "." + digits(random, decimals);
+            String text = degrees + "-" + (random.nextBoolean() ? "%02d" : "%d").formatted(minutes) + "-"
+                    + (random.nextBoolean() ? "%02d" : "%d").formatted(second) + rest;
+            BigDecimal seconds = new BigDecimal(second + rest).add(BigDecimal.valueOf(3600L * degrees + 60L * minutes));
+            double turns = seconds.divide(BigDecimal.valueOf(3600), 40, RoundingMode.HALF_EVEN)
+                            .doubleValue()
+                    / 360;
+            assertThat(AngleUnit.DMS.read(text)).as(text).isEqualTo(turns * 2 * Math.PI);
+            String gon = random.nextInt(400) + "." + digits(random, 1 + random.nextInt(14));
+            assertThat(AngleUnit.GON.read(gon))
+                    .as(gon)
+                    .isEqualTo(new BigDecimal(gon).doubleValue() / 400 * 2 * Math.PI);
+        }
+    }
+
+    private static String digits(Random random, int count) {
+        return random.ints(count, 0, 10).mapToObj(Integer::toString).collect(Collectors.joining());
     }
 
     @ParameterizedTest

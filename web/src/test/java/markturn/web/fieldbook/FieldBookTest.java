@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -80,6 +81,38 @@ class FieldBookTest {
         assertThat(book.entries().stream().mapToLong(Entry::sequence))
                 .containsExactlyElementsOf(LongStream.rangeClosed(1, 81).boxed().toList());
         assertThat(book.entries().stream().filter(e -> e.by().equals("sol"))).hasSize(40);
+    }
+
+    @Test
+    void whoOpensAJobTogetherWaitsForOneReadingOfIt(House house) throws Exception {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = open(fieldBook);
+        fieldBook.add(id, "one", "wren", reading(AlderWeir.job()));
+        fieldBook.forgetKept();
+        ExecutorService six = Executors.newFixedThreadPool(6);
+        List<Future<BookedJob>> opened = six.invokeAll(Collections.nCopies(6, () -> fieldBook.book(id, "wren")));
+        six.shutdown();
+        BookedJob first = opened.get(0).get();
+        assertThat(first.job().setup("S4").orElseThrow().readings()).hasSize(6);
+        for (Future<BookedJob> each : opened) {
+            assertThat(each.get()).isSameAs(first);
+        }
+    }
+
+    @Test
+    void theNetworkIsAdjustedOnceForEachRevision(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = open(fieldBook);
+        BookedJob book = fieldBook.book(id, "wren");
+        // What ends the work leaves nothing behind.
+        assertThatThrownBy(() -> book.network(share -> {
+                    throw new CancellationException();
+                }))
+                .isInstanceOf(CancellationException.class);
+        assertThat(book.network(share -> {}))
+                .isSameAs(fieldBook.book(id, "wren").network(share -> {}));
+        BookedJob next = fieldBook.add(id, "two", "wren", reading(book.job()));
+        assertThat(next.network(share -> {})).isNotSameAs(book.network(share -> {}));
     }
 
     @Test
