@@ -92,7 +92,7 @@ class DeviceController {
             }
             longer = turnOne(longer, name, key + "-" + i, Optional.empty(), true, who);
             if (!new TurningDesk(longer, setup(longer, name))
-                    .page(Optional.empty(), Device.name())
+                    .page(Optional.empty(), Device.name(), false)
                     .state()
                     .mismatch()
                     .isEmpty()) {

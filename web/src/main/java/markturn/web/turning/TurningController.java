@@ -70,13 +70,23 @@ class TurningController {
             Device.remember(response);
         }
         model.addAttribute("asked", AskedSight.of(asked, book, name).orElse(null));
-        return page(book, name, asked.containsKey("reflector") ? aside(asked, book, name) : Optional.empty(), model);
+        return page(
+                book,
+                name,
+                asked.containsKey("reflector") ? aside(asked, book, name) : Optional.empty(),
+                asked.containsKey("whole"),
+                model);
     }
 
     static String page(BookedJob book, String name, Optional<TurningDesk.Aside> aside, Model model) {
+        return page(book, name, aside, false, model);
+    }
+
+    private static String page(
+            BookedJob book, String name, Optional<TurningDesk.Aside> aside, boolean whole, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, WorkStep.TURN_THE_SETS);
-        model.addAttribute("page", new TurningDesk(book, setup).page(aside, Device.name()));
+        model.addAttribute("page", new TurningDesk(book, setup).page(aside, Device.name(), whole));
         model.addAttribute("schools", PointingOrder.School.values());
         model.addAttribute("reasons", REASONS);
         model.addAttribute("reflectors", reflectors(book.job()));

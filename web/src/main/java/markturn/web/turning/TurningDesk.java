@@ -39,6 +39,11 @@ final class TurningDesk {
     private static final int COMING_SHOWN = 6;
     /** The line in hand must stand above the fold of a desk, whatever was booked before. */
     private static final int LINES_SHOWN = 8;
+
+    /** A setup with more lines than this shows its last ones, and what is out of its limit, unless all are asked for. */
+    private static final int LONG = 120;
+
+    private static final int OF_LONG_SHOWN = 40;
     /** Minutes after which a setup is no longer being observed. */
     private static final double A_DAY = 1440;
 
@@ -65,13 +70,16 @@ final class TurningDesk {
      *
      * @param aside a pointing called for out of the order
      * @param device what the page is shown on
+     * @param whole whether all lines of a long setup are shown
      */
-    TurningPage page(Optional<Aside> aside, String device) {
+    TurningPage page(Optional<Aside> aside, String device, boolean whole) {
         List<Pointing> remaining = remaining();
         Optional<Live> live = live(aside);
+        List<BookLine> lines = whole ? lines(0, 0) : lines(firstOfLong(), begins(LINES_SHOWN));
         return new TurningPage(
                 measured,
-                lines(),
+                lines,
+                setup.readings().size() - lines.size(),
                 live,
                 remaining.stream()
                         .skip(aside.isPresent() ? 0 : 1)
@@ -278,15 +286,23 @@ final class TurningDesk {
                 show.coarse(expected(pointing)));
     }
 
-    private List<BookLine> lines() {
+    /**
+     * Lines as they are shown.
+     *
+     * @param from the place they begin at; what is out of its limit is there from before it too
+     * @param late the place before which they are folded away, but for what is out of its limit
+     */
+    private List<BookLine> lines(int from, int late) {
         Margin margin = new Margin(result, measured, show);
         List<BookLine> lines = new ArrayList<>();
         String last = "";
-        int late = firstShown();
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
-            String section = section(reading);
             List<TurningPage.Judged> judged = margin.judgements(place);
+            if (place < from && judged.isEmpty()) {
+                continue;
+            }
+            String section = section(reading);
             lines.add(new BookLine(
                     book.keyOf(setup.name(), place),
                     section.equals(last) ? "" : section,
@@ -304,15 +320,19 @@ final class TurningDesk {
         return lines;
     }
 
-    /** The first of the late lines; where its set begins a little before, that, so that no set is cut. */
-    private int firstShown() {
+    private int firstOfLong() {
+        return setup.readings().size() > LONG ? begins(OF_LONG_SHOWN) : 0;
+    }
+
+    /** The first of so many late lines; where its set begins a little before, that, so that no set is cut. */
+    private int begins(int shown) {
         List<Reading> readings = setup.readings();
-        int first = Math.max(0, readings.size() - LINES_SHOWN);
+        int first = Math.max(0, readings.size() - shown);
         int begins = first;
         while (begins > 0 && section(readings.get(begins - 1)).equals(section(readings.get(first)))) {
             begins--;
         }
-        return first - begins < LINES_SHOWN ? begins : first;
+        return first - begins < shown ? begins : first;
     }
 
     private String section(Reading reading) {

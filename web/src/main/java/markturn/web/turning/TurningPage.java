@@ -12,12 +12,16 @@ import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 import markturn.web.device.Devices;
 
-/** What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil. *
+/**
+ * What the page of a setup shows: the booked lines in ink, the live line, the coming pointings in pencil.
+ *
+ * @param leftOut how many lines of a long setup are not among those shown
  * @param round what may leave the round: its targets
  */
 public record TurningPage(
         MeasuredSetup setup,
         List<BookLine> lines,
+        int leftOut,
         Optional<Live> live,
         List<Coming> coming,
         List<String> round,
