@@ -3,6 +3,7 @@ package markturn.web.fieldbook;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import jakarta.persistence.EntityManagerFactory;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -17,6 +18,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.DecisionMade;
 import markturn.fieldbook.Entry;
@@ -36,6 +38,8 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.web.House;
 import markturn.web.frame.Decisions;
+import org.hibernate.SessionFactory;
+import org.hibernate.stat.Statistics;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -89,9 +93,21 @@ class FieldBookTest {
         String id = open(fieldBook);
         fieldBook.add(id, "one", "wren", reading(AlderWeir.job()));
         fieldBook.forgetKept();
+        Statistics asked = house.application()
+                .getBean(EntityManagerFactory.class)
+                .unwrap(SessionFactory.class)
+                .getStatistics();
+        asked.setStatisticsEnabled(true);
+        asked.clear();
         ExecutorService six = Executors.newFixedThreadPool(6);
         List<Future<BookedJob>> opened = six.invokeAll(Collections.nCopies(6, () -> fieldBook.book(id, "wren")));
         six.shutdown();
+        long readings = Stream.of(asked.getQueries())
+                .filter(query -> query.contains("StoredEntry$Row"))
+                .mapToLong(query -> asked.getQueryStatistics(query).getExecutionCount())
+                .sum();
+        asked.setStatisticsEnabled(false);
+        assertThat(readings).isEqualTo(1);
         BookedJob first = opened.get(0).get();
         assertThat(first.job().setup("S4").orElseThrow().readings()).hasSize(6);
         for (Future<BookedJob> each : opened) {

@@ -1,9 +1,9 @@
 package markturn.web.turning;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static markturn.web.turning.TypedDay.book;
 import static markturn.web.turning.TypedDay.occupy;
 import static markturn.web.turning.TypedDay.openJob;
+import static markturn.web.turning.TypedDay.turnTwoSetsToB;
 
 import com.microsoft.playwright.Page;
 import java.util.ArrayList;
@@ -64,11 +64,7 @@ class LongSetupTest {
         Page page = house.signedIn("wren");
         String job = openJob(page, "Long");
         occupy(page, job, "");
-        // B stands 0.5 m higher, 100 m away due north.
-        book(page, "0 00 00", "89 42 49", "100.001");
-        book(page, "180 00 00", "270 17 11", "100.001");
-        book(page, "90 00 00", "89 42 49", "100.001");
-        book(page, "270 00 00", "270 17 11", "100.001");
+        turnTwoSetsToB(page);
         FieldBook fieldBook = house.application().getBean(FieldBook.class);
         String id = job.substring(job.lastIndexOf('/') + 1);
         Optional<String> device = fieldBook.book(id, "wren").pen("S1").map(Pen::device);

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static markturn.web.turning.TypedDay.book;
 import static markturn.web.turning.TypedDay.occupy;
 import static markturn.web.turning.TypedDay.openJob;
+import static markturn.web.turning.TypedDay.turnTwoSetsToB;
 
 import com.microsoft.playwright.Page;
 import markturn.formats.JobFile;
@@ -21,11 +22,7 @@ class OutOfTheOrderTest {
         Page page = house.signedIn("wren");
         String job = openJob(page, "Asked");
         occupy(page, job, "");
-        // B stands 0.5 m higher, 100 m away.
-        book(page, "0 00 00", "89 42 49", "100.001");
-        book(page, "180 00 00", "270 17 11", "100.001");
-        book(page, "90 00 00", "89 42 49", "100.001");
-        book(page, "270 00 00", "270 17 11", "100.001");
+        turnTwoSetsToB(page);
         page.navigate(page.url() + "?role=check&face=left&target=B");
         assertThat(page.locator("#asked")).containsText("Sight B, face left: what stands there now?");
         assertThat(page.locator("#live")).hasCount(0);

@@ -81,6 +81,14 @@ public final class TypedDay {
         assertThat(page.locator("#sentence")).containsText("Face LEFT. Sight B. Prism 1.500.");
     }
 
+    /** Two sets to B alone, which stands 0.5 m higher than A, 100 m away due north. */
+    public static void turnTwoSetsToB(Page page) {
+        book(page, "0 00 00", "89 42 49", "100.001");
+        book(page, "180 00 00", "270 17 11", "100.001");
+        book(page, "90 00 00", "89 42 49", "100.001");
+        book(page, "270 00 00", "270 17 11", "100.001");
+    }
+
     /** Books one pointing with the keyboard alone and waits until it stands in ink. */
     public static void book(Page page, String circle, String zenith, String slope) {
         int before = page.locator("tr.ink").count();
