@@ -13,6 +13,9 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
+import markturn.survey.show.Display;
+import markturn.survey.show.Signs;
+import markturn.survey.show.TrueScale;
 
 /** The plan of a job for a printed page, as SVG text: control, stations, new marks, located points, lines by code, sights, north, a bar. */
 final class PlanPicture {

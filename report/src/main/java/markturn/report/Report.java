@@ -40,6 +40,7 @@ import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
+import markturn.survey.show.Display;
 import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.templatemode.TemplateMode;

@@ -18,6 +18,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.show.Display;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;

@@ -9,13 +9,13 @@ import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.CodeDescribed;
 import markturn.fieldbook.Entry;
 import markturn.fieldbook.Refused;
-import markturn.report.Signs;
 import markturn.survey.job.Code;
 import markturn.survey.job.Mark;
+import markturn.survey.show.Signs;
+import markturn.tripod.typed.Form;
+import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,7 +58,8 @@ class CodeController {
             });
             code.targetHeight()
                     .ifPresent(h -> typed.put(
-                            "height", new markturn.report.Display(book.job().units()).length(h)));
+                            "height",
+                            new markturn.survey.show.Display(book.job().units()).length(h)));
             typed.put("sign", key(code.sign()));
             typed.put("stroke", key(code.stroke()));
             if (code.line()) {

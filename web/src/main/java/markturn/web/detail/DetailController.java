@@ -21,15 +21,20 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.tripod.detail.Choice;
+import markturn.tripod.detail.DetailDesk;
+import markturn.tripod.detail.NearTwin;
+import markturn.tripod.detail.Question;
+import markturn.tripod.detail.SpecialSights;
+import markturn.tripod.typed.Form;
+import markturn.tripod.typed.TypedPointing;
+import markturn.tripod.way.NameInAddress;
+import markturn.tripod.way.WorkStep;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.TypedPointing;
-import markturn.web.frame.WorkStep;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -57,8 +62,7 @@ class DetailController {
                 + (setups.isEmpty()
                         ? "/setup"
                         : "/detail/"
-                                + NamesInAddresses.of(
-                                        setups.get(setups.size() - 1).name()));
+                                + NameInAddress.of(setups.get(setups.size() - 1).name()));
     }
 
     @GetMapping("/job/{id}/detail/{name}")
@@ -116,7 +120,7 @@ class DetailController {
                             pointing.get(),
                             offset,
                             book.practice().isPresent() ? Reading.Origin.SIMULATED : Reading.Origin.TYPED,
-                            form.readAt()));
+                            form.readAt(Instant.now())));
             Optional<Question> open = book.holds(typed.get("key"))
                     ? Optional.empty()
                     : Question.first(book.job(), setup, reading, typed.getOrDefault("again", ""));

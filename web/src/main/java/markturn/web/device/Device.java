@@ -50,7 +50,8 @@ public final class Device {
         return new LinesRestored(lines, "restored", known());
     }
 
-    private static Optional<String> known() {
+    /** The device, where it has a name. */
+    public static Optional<String> known() {
         return isUnknown() ? Optional.empty() : Optional.of(name());
     }
 

@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.Entry;
-import markturn.report.Display;
 import markturn.survey.reduce.GridScale;
+import markturn.survey.show.Display;
+import markturn.tripod.way.WorkProgress;
+import markturn.tripod.way.WorkStep;
 import org.springframework.ui.Model;
 
 /** What every page of a job shows around its own matter. */

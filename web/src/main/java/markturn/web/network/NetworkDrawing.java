@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
-import markturn.report.TrueScale;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Mark;
@@ -13,6 +12,7 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.Position;
+import markturn.survey.show.TrueScale;
 
 /** The marks of a network at true scale with their sights, and their ellipses of 95 %, exaggerated as stated. Drawing units; north is up. */
 public record NetworkDrawing(

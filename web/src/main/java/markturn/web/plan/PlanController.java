@@ -3,14 +3,14 @@ package markturn.web.plan;
 import java.security.Principal;
 import java.util.Map;
 import markturn.fieldbook.BookedJob;
-import markturn.report.Display;
 import markturn.survey.locate.PlanScale;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.show.Display;
+import markturn.tripod.way.NameInAddress;
+import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -73,6 +73,6 @@ class PlanController {
                 "numbers",
                 PlanDrawing.numbers(mark, new Display(book.job().units())),
                 "url",
-                "/job/" + id + "/point/" + NamesInAddresses.of(name));
+                "/job/" + id + "/point/" + NameInAddress.of(name));
     }
 }

@@ -10,9 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
-import markturn.report.Display;
-import markturn.report.Signs;
-import markturn.report.TrueScale;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -25,7 +22,10 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
-import markturn.web.frame.NamesInAddresses;
+import markturn.survey.show.Display;
+import markturn.survey.show.Signs;
+import markturn.survey.show.TrueScale;
+import markturn.tripod.way.NameInAddress;
 
 /**
  * The plan of a job: control as triangles, stations as circles, located points by the signs of their codes, lines by code, rays between.
@@ -306,7 +306,7 @@ record PlanDrawing(
                             sheet.down(at),
                             troubled.contains(mark.name()) ? STROKES : 0),
                     numbers(mark, show) + (unneeded ? "; closer to another than the plan can show" : ""),
-                    "/job/" + book.jobId() + "/point/" + NamesInAddresses.of(mark.name()));
+                    "/job/" + book.jobId() + "/point/" + NameInAddress.of(mark.name()));
         }
     }
 

@@ -11,12 +11,12 @@ import markturn.survey.SurveyResult;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.job.Decision;
+import markturn.tripod.way.NameInAddress;
+import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -84,7 +84,7 @@ class CheckController {
         });
         return "redirect:/job/" + id
                 + (typed.getOrDefault("back", "").equals("detail")
-                        ? "/detail/" + NamesInAddresses.of(setup)
+                        ? "/detail/" + NameInAddress.of(setup)
                         : "/point/checks");
     }
 

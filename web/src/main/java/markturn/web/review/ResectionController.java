@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.MarksLeftOut;
-import markturn.report.Display;
 import markturn.survey.Survey;
 import markturn.survey.finding.base.Basis;
 import markturn.survey.finding.words.Words;
@@ -15,8 +14,9 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
+import markturn.survey.show.Display;
+import markturn.tripod.way.NameInAddress;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
@@ -134,7 +134,7 @@ class ResectionController {
                         people.shownName(who.getName()),
                         reason,
                         Basis.of(book.job(), setup).without("setting-up").text()));
-        return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
+        return "redirect:/job/" + id + "/review/" + NameInAddress.of(name);
     }
 
     /** Known marks that the station has not sighted. */

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import markturn.report.Display;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.resection.Circles;
 import markturn.survey.finding.words.Words;
@@ -12,6 +11,7 @@ import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Resected.Sighted;
+import markturn.survey.show.Display;
 import org.springframework.web.util.HtmlUtils;
 
 /**

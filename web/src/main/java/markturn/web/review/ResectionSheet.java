@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.fieldbook.BookedJob;
-import markturn.report.Display;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.judgement.Judgement;
@@ -22,6 +21,7 @@ import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.result.Resected.Suspicion;
+import markturn.survey.show.Display;
 
 /**
  * The numbers of a resection's review as text, cell by cell, and which of them stand out. The page is filled from it at first, and a switch

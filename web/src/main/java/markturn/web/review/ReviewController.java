@@ -20,12 +20,12 @@ import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Resected;
+import markturn.tripod.way.NameInAddress;
+import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -197,7 +197,7 @@ class ReviewController {
                 Proof.stateOf(book.job(), setup),
                 "",
                 own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty());
-        return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
+        return "redirect:/job/" + id + "/review/" + NameInAddress.of(name);
     }
 
     /** What of a setup is otherwise than on the page that was looked at; empty where nothing is. */
@@ -212,7 +212,7 @@ class ReviewController {
     String reopen(@PathVariable String id, @PathVariable String name, @RequestParam String key, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         decide(book, key, who, Decision.REOPEN, Map.of("setup", name), "", Optional.empty());
-        return "redirect:/job/" + id + "/review/" + NamesInAddresses.of(name);
+        return "redirect:/job/" + id + "/review/" + NameInAddress.of(name);
     }
 
     /** Answers a finding with a reason and a name. */
@@ -221,7 +221,7 @@ class ReviewController {
         BookedJob book = fieldBook.book(id, who.getName());
         String setup = typed.getOrDefault("setup", "");
         String reason = typed.getOrDefault("reason", "").strip();
-        String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + NamesInAddresses.of(setup));
+        String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + NameInAddress.of(setup));
         if (reason.isEmpty() || reason.length() > LONGEST_REASON) {
             model.addAttribute("message", "An answer needs a reason, at most 2000 characters.");
             return setup.isEmpty() ? all(id, model, who) : page(book, setup, model);

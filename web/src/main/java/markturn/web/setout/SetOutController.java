@@ -1,6 +1,7 @@
 package markturn.web.setout;
 
 import java.security.Principal;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,7 +11,6 @@ import java.util.stream.Stream;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.Refused;
-import markturn.report.Display;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.SetOut;
@@ -18,11 +18,15 @@ import markturn.survey.reduce.GridScale;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
+import markturn.survey.show.Display;
+import markturn.tripod.setout.SetOutShot;
+import markturn.tripod.setout.Wanted;
+import markturn.tripod.typed.Form;
+import markturn.tripod.way.WorkStep;
+import markturn.web.device.Device;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.WorkStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -83,7 +87,7 @@ class SetOutController {
         BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, typed);
         Form form = new Form(typed, book.job().units());
-        Optional<List<EntryPayload>> payloads = SetOutShot.read(form, book, setup);
+        Optional<List<EntryPayload>> payloads = SetOutShot.read(form, book, setup, Device.known(), Instant.now());
         if (payloads.isPresent()) {
             try {
                 fieldBook.add(id, form.text("key"), who.getName(), payloads.get());

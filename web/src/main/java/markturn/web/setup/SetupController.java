@@ -1,6 +1,7 @@
 package markturn.web.setup;
 
 import java.security.Principal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -16,7 +17,6 @@ import markturn.fieldbook.Refused;
 import markturn.fieldbook.SetupBegun;
 import markturn.fieldbook.SetupRemoved;
 import markturn.fieldbook.TurningOrder;
-import markturn.report.Display;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Code;
@@ -29,14 +29,18 @@ import markturn.survey.job.Notch;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.Heights;
+import markturn.survey.show.Display;
 import markturn.survey.turning.PointingOrder;
+import markturn.tripod.setup.Effects;
+import markturn.tripod.setup.KnownMarks;
+import markturn.tripod.setup.SetupForm;
+import markturn.tripod.typed.Form;
+import markturn.tripod.way.NameInAddress;
+import markturn.tripod.way.WorkStep;
 import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Decisions;
-import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.NamesInAddresses;
-import markturn.web.frame.WorkStep;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -198,7 +202,7 @@ class SetupController {
     String begin(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
-        SetupForm sheet = new SetupForm(form, book);
+        SetupForm sheet = new SetupForm(form, book, Instant.now());
         List<TurningOrder.Aim> aims = sheet.aims();
         Setup setup = sheet.setup(aims);
         TurningOrder order = sheet.order(aims, setup);
@@ -206,7 +210,7 @@ class SetupController {
         if (form.isSound()) {
             try {
                 store(id, typed.get("key"), who, sheet.newMarks(), setup, order);
-                return "redirect:/job/" + id + "/turning/" + NamesInAddresses.of(setup.name());
+                return "redirect:/job/" + id + "/turning/" + NameInAddress.of(setup.name());
             } catch (Refused refused) {
                 form.refused(refused);
             }
@@ -228,7 +232,7 @@ class SetupController {
     Map<String, String> bothValues(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
-        SetupForm sheet = new SetupForm(form, book);
+        SetupForm sheet = new SetupForm(form, book, Instant.now());
         if (form.isEmpty("height")) {
             return Map.of();
         }
@@ -286,7 +290,7 @@ class SetupController {
     @ResponseBody
     List<String> effects(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        return Effects.words(new Form(typed, book.job().units()), book);
+        return Effects.words(new Form(typed, book.job().units()), book, Instant.now());
     }
 
     /** The air as the weather sensor of the practice world shows it. */

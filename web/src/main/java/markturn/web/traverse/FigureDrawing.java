@@ -3,13 +3,13 @@ package markturn.web.traverse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import markturn.report.TrueScale;
 import markturn.survey.finding.figure.Suspects;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
+import markturn.survey.show.TrueScale;
 
 /**
  * The figure at true scale, and a lens at its end: the gap as an arrow over the ellipse that chance predicts, exaggerated as stated.

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import markturn.report.TrueScale;
 import markturn.survey.SurveyResult;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
@@ -14,6 +13,7 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.show.TrueScale;
 
 /** The marks a route may run over, at true scale with the sights between them, to choose from. Drawing units; north is up. */
 public record RoutePlan(List<Dot> marks, String sights) {

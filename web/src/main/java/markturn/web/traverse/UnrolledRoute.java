@@ -3,12 +3,12 @@ package markturn.web.traverse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import markturn.report.Display;
 import markturn.survey.finding.judgement.TraverseLimits;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredTraverse;
+import markturn.survey.show.Display;
 
 /**
  * The route laid out along a line, leg after leg at their lengths: at stations what the angle was corrected by, at legs how far their two

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.SortedMap;
-import markturn.report.Display;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.FaceMeans;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.show.Display;
 
 /**
  * The sets of a setup as a field book reduces them by hand: each face as read, their mean, the mean reduced to the first sight, and under

@@ -1,6 +1,7 @@
 package markturn.web.turning;
 
 import java.security.Principal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,13 +15,16 @@ import markturn.fieldbook.OrderNoted;
 import markturn.fieldbook.PenTaken;
 import markturn.fieldbook.Refused;
 import markturn.fieldbook.WorkInterrupted;
-import markturn.report.Display;
 import markturn.simulator.TotalStation;
 import markturn.survey.finding.backsight.DoubtfulShots;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.show.Display;
+import markturn.tripod.turning.Interruption;
+import markturn.tripod.turning.TurningDesk;
+import markturn.tripod.turning.TurningPage;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
@@ -86,12 +90,12 @@ class DeviceController {
     private BookedJob turnAll(BookedJob book, String name, String key, Principal who) {
         BookedJob longer = book;
         for (int i = 0; i < MOST_AUTOMATIC; i++) {
-            TurningDesk desk = new TurningDesk(longer, setup(longer, name));
+            TurningDesk desk = new TurningDesk(longer, setup(longer, name), Instant.now());
             if (desk.live(Optional.empty()).isEmpty()) {
                 break;
             }
             longer = turnOne(longer, name, key + "-" + i, Optional.empty(), true, who);
-            if (!new TurningDesk(longer, setup(longer, name))
+            if (!new TurningDesk(longer, setup(longer, name), Instant.now())
                     .page(Optional.empty(), Device.name(), false)
                     .state()
                     .mismatch()
@@ -110,11 +114,11 @@ class DeviceController {
             boolean automatic,
             Principal who) {
         Setup setup = setup(book, name);
-        TurningPage.Live live = new TurningDesk(book, setup)
+        TurningPage.Live live = new TurningDesk(book, setup, Instant.now())
                 .live(aside)
                 .orElseThrow(() -> new Refused("circle", "All sets are turned: add a set, or call for a sight"));
-        TotalStation.Shown shown = new Devices(book, setup).shown(live.sight(), automatic);
-        Reading reading = Devices.reading(live.sight(), shown, book.job());
+        TotalStation.Shown shown = new Devices(book, setup).shown(sight(live), automatic);
+        Reading reading = Devices.reading(sight(live), shown, book.job());
         List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(live.target()).isEmpty()) {
             payloads.add(new MarkAdded(Mark.named(live.target(), Mark.Kind.LOCATED)));
@@ -132,15 +136,14 @@ class DeviceController {
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = setup(book, name);
-        Optional<TurningPage.Live> live = new TurningDesk(book, setup).live(TurningController.aside(asked, book, name));
+        Optional<TurningPage.Live> live =
+                new TurningDesk(book, setup, Instant.now()).live(TurningController.aside(asked, book, name));
         if (live.isEmpty()) {
             return ResponseEntity.ok(Map.of("message", "All sets are turned."));
         }
         try {
             Reading seen = Devices.reading(
-                    live.get().sight(),
-                    new Devices(book, setup).shown(live.get().sight(), false),
-                    book.job());
+                    sight(live.get()), new Devices(book, setup).shown(sight(live.get()), false), book.job());
             Display show = new Display(book.job().units());
             Map<String, String> shown = new LinkedHashMap<>();
             shown.put("circle", show.decorated(seen.circle().written()));
@@ -229,6 +232,17 @@ class DeviceController {
                 : new DecisionMade(Decisions.now(
                         people.shownName(who.getName()), Decision.CORRECT_DRIFT, Map.of("setup", name), reason));
         return TurningController.page(fieldBook.add(id, key, who.getName(), payload), name, Optional.empty(), model);
+    }
+
+    private static Devices.Sight sight(TurningPage.Live live) {
+        return new Devices.Sight(
+                live.target(),
+                live.role(),
+                live.set(),
+                live.face(),
+                live.reflector(),
+                live.height(),
+                live.centringStdDev());
     }
 
     private static Setup setup(BookedJob book, String name) {

@@ -2,6 +2,7 @@ package markturn.web.turning;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +16,6 @@ import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.MarkAdded;
 import markturn.fieldbook.Refused;
 import markturn.fieldbook.TurningOrder;
-import markturn.report.Display;
 import markturn.survey.angle.TypedAngle;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -24,15 +24,19 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.show.Display;
 import markturn.survey.turning.PointingOrder;
+import markturn.tripod.turning.AskedSight;
+import markturn.tripod.turning.PointingForm;
+import markturn.tripod.turning.TurningDesk;
+import markturn.tripod.typed.Form;
+import markturn.tripod.typed.TypedPointing;
+import markturn.tripod.way.NameInAddress;
+import markturn.tripod.way.WorkStep;
 import markturn.web.device.Device;
 import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Form;
 import markturn.web.frame.JobPage;
-import markturn.web.frame.NamesInAddresses;
 import markturn.web.frame.NotHere;
-import markturn.web.frame.TypedPointing;
-import markturn.web.frame.WorkStep;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -86,7 +90,7 @@ class TurningController {
             BookedJob book, String name, Optional<TurningDesk.Aside> aside, boolean whole, Model model) {
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         JobPage.frame(model, book, WorkStep.TURN_THE_SETS);
-        model.addAttribute("page", new TurningDesk(book, setup).page(aside, Device.name(), whole));
+        model.addAttribute("page", new TurningDesk(book, setup, Instant.now()).page(aside, Device.name(), whole));
         model.addAttribute("schools", PointingOrder.School.values());
         model.addAttribute("reasons", REASONS);
         model.addAttribute("reflectors", reflectors(book.job()));
@@ -102,7 +106,7 @@ class TurningController {
         Display show = new Display(book.job().units());
         JobPage.frame(model, book, WorkStep.TURN_THE_SETS);
         model.addAttribute("setup", measured);
-        model.addAttribute("sheet", "/job/" + id + "/turning/" + NamesInAddresses.of(name));
+        model.addAttribute("sheet", "/job/" + id + "/turning/" + NameInAddress.of(name));
         model.addAttribute(
                 "began", measured.setup().settingUp().at().map(show::dayAndTime).orElse(""));
         model.addAttribute("form", BookingForm.of(measured, show));
@@ -143,7 +147,7 @@ class TurningController {
         Optional<TurningOrder.Aim> aim =
                 job.setup(setup).flatMap(s -> book.order(s).aim(target));
         boolean right = form.text("face").equalsIgnoreCase("right");
-        Reading.Role role = role(form.text("role")).orElse(Reading.Role.DETAIL);
+        Reading.Role role = PointingForm.role(form.text("role")).orElse(Reading.Role.DETAIL);
         String reflector = reflectors(job).contains(form.text("reflector"))
                 ? form.text("reflector")
                 : aim.map(TurningOrder.Aim::reflector).orElse(Reflector.REFLECTORLESS);
@@ -154,15 +158,6 @@ class TurningController {
                 right ? Reading.Face.RIGHT : Reading.Face.LEFT,
                 reflector,
                 height.or(() -> aim.flatMap(TurningOrder.Aim::height))));
-    }
-
-    static Optional<Reading.Role> role(String text) {
-        for (Reading.Role role : Reading.Role.values()) {
-            if (role.name().equalsIgnoreCase(text)) {
-                return Optional.of(role);
-            }
-        }
-        return Optional.empty();
     }
 
     /**
@@ -180,7 +175,8 @@ class TurningController {
         BookedJob book = fieldBook.book(id, who.getName());
         Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
         Form form = new Form(typed, book.job().units());
-        Optional<Reading> reading = PointingForm.read(form, book, setup).map(book.order(setup)::asShown);
+        Optional<Reading> reading =
+                PointingForm.read(form, book, setup, Instant.now()).map(book.order(setup)::asShown);
         if (reading.isEmpty()) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(form.faults());
         }

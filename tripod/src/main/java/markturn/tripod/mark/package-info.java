@@ -1,0 +1,2 @@
+/** Control marks: read, added, doubted. */
+package markturn.tripod.mark;

@@ -1,0 +1,2 @@
+/** Setting up: occupied or free, what stands there and how high. */
+package markturn.tripod.setup;

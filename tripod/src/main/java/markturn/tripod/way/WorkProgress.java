@@ -1,0 +1,148 @@
+package markturn.tripod.way;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import markturn.fieldbook.BookedJob;
+import markturn.survey.finding.base.Finding;
+import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Setup;
+import markturn.survey.result.MeasuredMark;
+
+/** The way through a job in the order of the work: one place per act, and how each stands. */
+public record WorkProgress(List<Act> acts) {
+    /** How an act stands. */
+    public enum State {
+        DONE("done"),
+        NEXT("next"),
+        TROUBLE("trouble"),
+        /** Can be looked at or gone on with at any time. */
+        OPEN("open"),
+        AHEAD("ahead");
+
+        private final String word;
+
+        State(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** One step: which, where it is done, how it stands, and that in words. */
+    public record Act(WorkStep step, String url, State state, String words) {
+        /** As its tab says it. */
+        public String name() {
+            return step.words();
+        }
+    }
+
+    /** The way through that book. */
+    public static WorkProgress through(BookedJob book) {
+        Job job = book.job();
+        String at = "/job/" + book.jobId();
+        List<Act> acts = new ArrayList<>();
+        acts.add(new Act(
+                WorkStep.JOB,
+                at + WorkStep.JOB.path(),
+                State.DONE,
+                job.classOfWork().preset().words()));
+        long control = job.marks().stream()
+                .filter(m -> m.kind() == Mark.Kind.CONTROL && m.given().isPresent())
+                .count();
+        boolean enough = control >= 2;
+        acts.add(new Act(
+                WorkStep.CONTROL_MARKS,
+                at + WorkStep.CONTROL_MARKS.path(),
+                enough ? State.DONE : State.NEXT,
+                control + (control == 1 ? " mark" : " marks")));
+        acts.add(new Act(
+                WorkStep.SET_UP,
+                at + WorkStep.SET_UP.path(),
+                job.setups().isEmpty() ? (enough ? State.NEXT : State.AHEAD) : State.DONE,
+                job.setups().size() + (job.setups().size() == 1 ? " setup" : " setups")));
+        Optional<Setup> current = current(book);
+        acts.add(turning(book, current, at));
+        acts.add(review(book, current, at));
+        acts.add(detail(job, current, at));
+        acts.add(closing(book, at));
+        int positions = 0;
+        int fresh = 0;
+        for (MeasuredMark mark : book.result().measured().marks().measured()) {
+            if (mark.from().isPresent() && mark.position().isPresent()) {
+                positions++;
+                fresh += mark.mark().kind() == Mark.Kind.NEW ? 1 : 0;
+            }
+        }
+        acts.add(new Act(
+                WorkStep.COORDINATES,
+                at + WorkStep.COORDINATES.path(),
+                positions > 0 ? State.OPEN : State.AHEAD,
+                fresh + (fresh == 1 ? " new mark" : " new marks")));
+        acts.add(new Act(
+                WorkStep.PLAN, at + WorkStep.PLAN.path(), control + positions > 0 ? State.OPEN : State.AHEAD, ""));
+        acts.add(new Act(
+                WorkStep.SET_OUT,
+                at + WorkStep.SET_OUT.path(),
+                current.isPresent() && positions > 0 ? State.OPEN : State.AHEAD,
+                ""));
+        acts.add(new Act(WorkStep.DELIVER, at + WorkStep.DELIVER.path(), positions > 0 ? State.OPEN : State.AHEAD, ""));
+        return new WorkProgress(acts);
+    }
+
+    private static Act detail(Job job, Optional<Setup> current, String at) {
+        long located =
+                job.marks().stream().filter(m -> m.kind() == Mark.Kind.LOCATED).count();
+        return new Act(
+                WorkStep.DETAIL,
+                at + WorkStep.DETAIL.path(),
+                current.isEmpty() ? State.AHEAD : State.OPEN,
+                located + " located");
+    }
+
+    private static Act closing(BookedJob book, String at) {
+        int runs = book.result().measured().traverses().size();
+        boolean possible = book.job().setups().size() >= 2;
+        return new Act(
+                WorkStep.TRAVERSE,
+                at + WorkStep.TRAVERSE.path(),
+                possible ? State.OPEN : State.AHEAD,
+                runs == 0 ? "" : runs + (runs == 1 ? " traverse" : " traverses"));
+    }
+
+    /** The setup in hand: the last one. */
+    private static Optional<Setup> current(BookedJob book) {
+        List<Setup> setups = book.job().setups();
+        return setups.isEmpty() ? Optional.empty() : Optional.of(setups.get(setups.size() - 1));
+    }
+
+    private static Act turning(BookedJob book, Optional<Setup> current, String at) {
+        if (current.isEmpty()) {
+            return new Act(WorkStep.TURN_THE_SETS, at + "/setup", State.AHEAD, "");
+        }
+        Setup setup = current.get();
+        int left = book.order(setup).pointings().remaining(setup).size();
+        return new Act(
+                WorkStep.TURN_THE_SETS,
+                at + "/turning/" + NameInAddress.of(setup.name()),
+                left == 0 ? State.DONE : State.NEXT,
+                setup.name() + ": " + (left == 0 ? "all turned" : left + " left"));
+    }
+
+    private static Act review(BookedJob book, Optional<Setup> current, String at) {
+        if (current.isEmpty()) {
+            return new Act(WorkStep.REVIEW, at + "/setup", State.AHEAD, "");
+        }
+        long stops =
+                book.result().findings().stream().filter(Finding::isOpenStop).count();
+        int unproved = book.unproved().size();
+        State state = stops > 0 ? State.TROUBLE : unproved > 0 ? State.NEXT : State.DONE;
+        String words = stops > 0
+                ? stops + (stops == 1 ? " stop open" : " stops open")
+                : unproved > 0 ? unproved + " unproved" : "all accepted";
+        return new Act(WorkStep.REVIEW, at + "/review", state, words);
+    }
+}

@@ -1,0 +1,2 @@
+/** The way through the work: its steps, how far each is, and the addresses of their places. */
+package markturn.tripod.way;
