@@ -58,24 +58,34 @@ public final class BookingBench {
         double[] told = new double[MEASURED];
         double[] stored = new double[MEASURED];
         double[] bare = new double[MEASURED];
+        double[] bytes = new double[MEASURED];
+        Map<String, String> shown = new HashMap<>();
         for (int i = -warmUp; i < MEASURED; i++) {
             // By turns, so that no setup grows beyond what is said.
-            String setup = job + "/turning/S" + (1 + Math.floorMod(i, setups)) + "/reading";
-            double one = visitor.posted(setup, shot(token, 2 * i), true);
-            double other = visitor.posted(setup, shot(token, 2 * i + 1), false);
-            double row = visitor.posted(bareRow, Map.of("text", "a line"), true);
+            String sheet = job + "/turning/S" + (1 + Math.floorMod(i, setups));
+            if (!shown.containsKey(sheet)) {
+                shown.put(sheet, Visitor.revision(visitor.text(sheet)));
+            }
+            double one = visitor.posted(sheet + "/reading", shot(token, 2 * i));
+            Map<String, String> shot = shot(token, 2 * i + 1);
+            shot.put("since", shown.get(sheet));
+            Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
+            shown.put(sheet, answer.revision());
+            double row = visitor.posted(bareRow, Map.of("text", "a line"));
             if (i >= 0) {
                 stored[i] = one;
-                told[i] = other;
+                told[i] = answer.milliseconds();
+                bytes[i] = answer.bytes();
                 bare[i] = row;
             }
         }
         System.out.printf(
                 Locale.ROOT,
-                "  %-27s told %5.1f and %5.1f ms, only stored %5.1f and %5.1f, a bare row %4.1f and %4.1f; ratio %.1f to stored, %.1f to bare%n",
+                "  %-27s told %5.1f and %5.1f ms in %.1f kB, only stored %5.1f and %5.1f, a bare row %4.1f and %4.1f; ratio %.1f to stored, %.1f to bare%n",
                 what,
                 part(told, 0.5),
                 part(told, 0.95),
+                part(bytes, 0.5) / 1000,
                 part(stored, 0.5),
                 part(stored, 0.95),
                 part(bare, 0.5),

@@ -2,8 +2,10 @@ package markturn.bench;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -63,9 +65,14 @@ public final class PeopleBench {
             String token = visitor.token("/job");
             work.add(() -> {
                 List<Double> times = new ArrayList<>();
-                for (int shot = 0; System.nanoTime() < end; shot++) {
-                    String setup = job + "/turning/S" + (1 + shot % SETUPS) + "/reading";
-                    times.add(visitor.posted(setup, BookingBench.shot(token, (int) (System.nanoTime() >>> 10)), false));
+                Map<String, String> shown = new HashMap<>();
+                for (int number = 0; System.nanoTime() < end; number++) {
+                    String sheet = job + "/turning/S" + (1 + number % SETUPS);
+                    Map<String, String> shot = BookingBench.shot(token, (int) (System.nanoTime() >>> 10));
+                    shot.put("since", shown.getOrDefault(sheet, ""));
+                    Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
+                    shown.put(sheet, answer.revision());
+                    times.add(answer.milliseconds());
                 }
                 return times;
             });

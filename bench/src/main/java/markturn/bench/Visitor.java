@@ -1,5 +1,7 @@
 package markturn.bench;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.net.CookieManager;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -11,6 +13,7 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.zip.GZIPInputStream;
 
 /** Somebody at the pages of a running Mark Turn with its demo accounts. */
 final class Visitor {
@@ -28,28 +31,56 @@ final class Visitor {
         return base + page;
     }
 
-    /**
-     * Milliseconds until a posted form has been answered.
-     *
-     * @param minimal whether nothing is asked back
-     */
-    double posted(String url, Map<String, String> form, boolean minimal) throws Exception {
+    /** How a posted form was answered: after how long, with how many bytes on the wire, and the revision its page shows then. */
+    record Answer(double milliseconds, int bytes, String revision) {}
+
+    /** Milliseconds until a posted form that asks nothing back has been answered. */
+    double posted(String url, Map<String, String> form) throws Exception {
+        return send(url, form, true).milliseconds();
+    }
+
+    /** Posts a form as a page does that wants to know what it draws anew. */
+    Answer told(String url, Map<String, String> form) throws Exception {
+        return send(url, form, false);
+    }
+
+    private Answer send(String url, Map<String, String> form, boolean minimal) throws Exception {
         String body = form.entrySet().stream()
                 .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
                 .collect(Collectors.joining("&"));
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url))
                 .header("Content-Type", "application/x-www-form-urlencoded")
+                .header("Accept-Encoding", "gzip")
                 .POST(HttpRequest.BodyPublishers.ofString(body));
         if (minimal) {
             request.header("Prefer", "return=minimal");
         }
         long began = System.nanoTime();
-        HttpResponse<String> answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        HttpResponse<byte[]> answer = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
         double milliseconds = (System.nanoTime() - began) / 1e6;
         if (answer.statusCode() != (minimal ? 204 : 200)) {
-            throw new IllegalStateException(url + " answered " + answer.statusCode() + " " + answer.body());
+            throw new IllegalStateException(url + " answered " + answer.statusCode() + " " + unzipped(answer));
         }
-        return milliseconds;
+        return new Answer(milliseconds, answer.body().length, minimal ? "" : revision(unzipped(answer)));
+    }
+
+    private static String unzipped(HttpResponse<byte[]> answer) throws IOException {
+        boolean zipped = answer.headers()
+                .firstValue("Content-Encoding")
+                .filter("gzip"::equals)
+                .isPresent();
+        if (!zipped) {
+            return new String(answer.body(), StandardCharsets.UTF_8);
+        }
+        try (GZIPInputStream body = new GZIPInputStream(new ByteArrayInputStream(answer.body()))) {
+            return new String(body.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    /** The revision that a page shows. */
+    static String revision(String page) {
+        Matcher found = Pattern.compile("\"revision\":(\\d+)").matcher(page);
+        return found.find() ? found.group(1) : "";
     }
 
     /** Milliseconds until an address has answered. */
@@ -138,7 +169,8 @@ final class Visitor {
         }
     }
 
-    private String text(String url) throws Exception {
+    /** What an address answers. */
+    String text(String url) throws Exception {
         return client.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString())
                 .body();
     }

@@ -1,5 +1,7 @@
 package markturn.fieldbook;
 
+import java.time.Instant;
+
 /**
  * Whether an entry is allowed and fits what stands: asked once, when it is added, and never again. What follows of the rules may grow
  * stricter without locking what is stored.
@@ -67,5 +69,19 @@ public final class Admission {
                                 + " with another device. Nothing was booked: take the pen first, or leave it there.");
             });
         }
+    }
+
+    /**
+     * What entries would make of a book, without storing them.
+     *
+     * @throws Refused where one contradicts what stands
+     */
+    public static BookedJob preview(BookedJob book, String by, Instant at, EntryPayload... payloads) {
+        BookedJob longer = book;
+        for (EntryPayload payload : payloads) {
+            payload.require(longer);
+            longer = Assembly.with(longer, new Entry(longer.revision() + 1, "preview", at, by, payload));
+        }
+        return longer;
     }
 }

@@ -102,7 +102,7 @@ public record TypedAngle(double radians, String written) {
                         text,
                         shift);
             }
-            return written(AngleUnit.DMS, whole + "-00-00", text, shift);
+            return written(AngleUnit.DMS, Integer.parseInt(whole) + "-00-00", text, shift);
         }
         if (whole.length() < 7) {
             throw whole(

@@ -26,6 +26,15 @@ public enum LengthUnit {
         return key;
     }
 
+    /** The name of the unit, with its length where two share a name. */
+    public String words() {
+        return switch (this) {
+            case METRE -> "metres";
+            case FOOT -> "international feet (0.3048 m)";
+            case US_SURVEY_FOOT -> "US survey feet (1200/3937 m)";
+        };
+    }
+
     /** What stands behind a number on screen. */
     public String sign() {
         return sign;

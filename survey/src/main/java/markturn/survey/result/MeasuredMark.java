@@ -36,4 +36,9 @@ public record MeasuredMark(Mark mark, Optional<Position> position, Optional<Stri
     public String name() {
         return mark.name();
     }
+
+    /** Whether it has a position that comes from readings: carried, or adjusted in a run. */
+    public boolean isComputed() {
+        return position.isPresent() && (from.isPresent() || adjustedBy.isPresent());
+    }
 }

@@ -123,6 +123,29 @@ public record Display(Units units) {
                 : NONE;
     }
 
+    /** The standard deviation of a variance (square radians) in seconds or milligon, with its sign. */
+    public String rootSmall(OptionalDouble variance) {
+        return variance.isPresent()
+                ? number(Math.sqrt(variance.getAsDouble()) / units.angle().small(), 1) + smallSign()
+                : NONE;
+    }
+
+    /** A small angle (radians, not negative) in seconds or milligon. */
+    public String smallAmount(double radians) {
+        return number(radians / units.angle().small(), 1);
+    }
+
+    /** A small length (metres) in millimetres, whatever the unit of the job: instruments and reflectors are described so. */
+    public String millimetres(double metres) {
+        return number(metres * 1000, 1);
+    }
+
+    /** A distance in the grid (metres) as it is on the ground. */
+    public String ground(OptionalDouble grid, double scale) {
+        return grid.isPresent() ? length(grid.getAsDouble() / scale) : NONE;
+    }
+
+    /** The sign behind a small angle. */
     public String smallSign() {
         return units.angle().smallSign();
     }
@@ -131,6 +154,23 @@ public record Display(Units units) {
     public String height(Optional<MeasuredHeight> height) {
         return height.map(h -> length(h.value()) + (h.to() == MeasuredHeight.To.NOTCH ? " to the notch" : ""))
                 .orElse(NONE);
+    }
+
+    /** The same, and where it was taped to the notch the height of the axis (metres) behind it. */
+    public String height(Optional<MeasuredHeight> height, OptionalDouble axis) {
+        boolean toNotch = height.filter(h -> h.to() == MeasuredHeight.To.NOTCH).isPresent();
+        return height(height) + (toNotch ? ", " + length(axis) + " to the axis" : "");
+    }
+
+    /** Coordinates (metres) in one line; without an elevation none is said. */
+    public String place(double northing, double easting, OptionalDouble elevation) {
+        return "N " + length(northing) + "  E " + length(easting)
+                + (elevation.isPresent() ? "  H " + length(elevation) : "");
+    }
+
+    /** How many there are of something, with its word. */
+    public String count(long number, String one, String many) {
+        return Sentence.count(number, one, many);
     }
 
     public String time(Optional<Instant> at) {

@@ -37,6 +37,7 @@ public record Choice(
         boolean later,
         boolean all,
         boolean asTheGroundLies) {
+    /** As an address or a form says it: fields of the names above, {@code join} and {@code line} for joining, {@code up} for the sketch. */
     public static Choice of(Map<String, String> asked, Job job, Setup setup) {
         String code = Optional.ofNullable(asked.get("code"))
                 .filter(c -> !c.isBlank() && c.length() <= 60)
@@ -58,6 +59,20 @@ public record Choice(
                 "yes".equals(asked.get("later")),
                 "yes".equals(asked.get("all")),
                 "ground".equals(asked.get("up")));
+    }
+
+    /** What the next point is sighted for. */
+    public Reading.Role role() {
+        return built ? Reading.Role.FORESIGHT : Reading.Role.DETAIL;
+    }
+
+    /** How the next point joins its line, behind its name in a sentence. */
+    static String words(Joining joining) {
+        return switch (joining.act()) {
+            case BEGIN -> ", begins line " + joining.line();
+            case GO_ON -> ", on line " + joining.line();
+            case CLOSE -> ", closes line " + joining.line();
+        };
     }
 
     /** All that can stand on a mark or be sighted bare. */
@@ -109,7 +124,7 @@ public record Choice(
     }
 
     /** The number of a line of a code that is still to be begun. */
-    public static int freshLine(Job job, String code) {
+    static int freshLine(Job job, String code) {
         return linesOf(job, code).max().orElse(0) + 1;
     }
 

@@ -16,35 +16,74 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
+import markturn.survey.show.Sentence;
 import markturn.survey.show.Signs;
 import markturn.survey.show.TrueScale;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
 
 /**
  * What was located from a setup, at true scale: north up, or turned so that the last sight points away from the observer and the sketch can
  * be held against the ground. Drawing units of a sheet {@link #WIDTH} by {@link #HEIGHT}.
  *
  * @param turned how far north is turned from up, degrees clockwise
+ * @param leftOut how many earlier points are not drawn
  */
 record Sketch(
-        List<Point> points,
-        List<Path> lines,
-        Optional<Point> station,
-        Optional<Ray> last,
-        String turned,
-        boolean isEmpty) {
+        List<Point> points, List<Path> lines, Optional<Point> station, Optional<Ray> last, String turned, int leftOut)
+        implements Shown {
     static final int WIDTH = 480;
     static final int HEIGHT = 400;
     private static final int BORDER = 34;
     private static final int MOST_NAMES = 60;
+    /** More would hide each other on a sheet of this size, and every shot would carry them. */
+    private static final int MOST_POINTS = 150;
 
     /** A point with its sign; {@code shown} whether its name is. */
-    record Point(String name, String x, String y, String path, boolean last, boolean named) {}
+    record Point(String name, String x, String y, String path, boolean last, boolean named) implements Shown {
+        @Override
+        public Sheet sheet() {
+            return Sheet.empty()
+                    .with("name", named ? name : "")
+                    .with("at", "translate(" + x + " " + y + ")")
+                    .with("path", path)
+                    .with("last", last ? "last" : "");
+        }
+    }
 
     /** A line of a code. */
-    record Path(String d, String dashes) {}
+    record Path(String d, String dashes) implements Shown {
+        @Override
+        public Sheet sheet() {
+            return Sheet.empty().with("d", d).with("dashes", dashes);
+        }
+    }
 
     /** The sight to the last point. */
-    record Ray(String x1, String y1, String x2, String y2) {}
+    record Ray(String x1, String y1, String x2, String y2) implements Shown {
+        @Override
+        public Sheet sheet() {
+            return Sheet.empty().with("x1", x1).with("y1", y1).with("x2", x2).with("y2", y2);
+        }
+    }
+
+    @Override
+    public Sheet sheet() {
+        if (points.isEmpty()) {
+            return Sheet.empty()
+                    .with("label", "Sketch of 0 points from here")
+                    .with("empty", "The sketch grows with each shot.");
+        }
+        Sheet sheet = Sheet.empty()
+                .with("label", "Sketch of " + Sentence.count(points.size(), "point", "points") + " from here")
+                .with("leftOut", leftOut == 0 ? "" : "the last " + points.size() + " points")
+                .with("lines", lines)
+                .with("points", points)
+                .with("north", "rotate(" + turned + ")");
+        last.ifPresent(ray -> sheet.with("ray", ray));
+        station.ifPresent(place -> sheet.with("station", place));
+        return sheet;
+    }
 
     static Sketch of(SurveyResult result, MeasuredSetup setup, boolean asTheGroundLies) {
         return new Drawing(result, setup, asTheGroundLies).drawn();
@@ -94,15 +133,18 @@ record Sketch(
         }
 
         Sketch drawn() {
-            List<MeasuredMark> placed = here.stream()
+            List<MeasuredMark> all = here.stream()
                     .flatMap(name -> result.measured().mark(name).stream())
                     .filter(m -> m.position().isPresent())
                     .toList();
+            int leftOut = Math.max(0, all.size() - MOST_POINTS);
+            List<MeasuredMark> placed = all.subList(leftOut, all.size());
+            here.retainAll(placed.stream().map(MeasuredMark::name).toList());
             List<Position> places = new ArrayList<>(
                     placed.stream().map(m -> turned(m.position().get())).toList());
             setup.station().map(this::turned).ifPresent(places::add);
             if (placed.isEmpty()) {
-                return new Sketch(List.of(), List.of(), Optional.empty(), Optional.empty(), "0", true);
+                return new Sketch(List.of(), List.of(), Optional.empty(), Optional.empty(), "0", 0);
             }
             TrueScale scale = new TrueScale(places, WIDTH, HEIGHT, BORDER);
             String lastName = last.map(s -> s.mark()).orElse("");
@@ -121,7 +163,7 @@ record Sketch(
                                     true)),
                     ray(scale),
                     Words.number(-Math.toDegrees(turn), 1),
-                    false);
+                    leftOut);
         }
 
         private Point point(MeasuredMark mark, TrueScale scale, String lastName, boolean named) {

@@ -12,7 +12,7 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 
 /** Sights that several pointings make up: round objects, corners by two lines, heights of what cannot be reached. */
-public final class SpecialSights {
+final class SpecialSights {
     private final Job job;
 
     SpecialSights(Job job) {
@@ -23,7 +23,7 @@ public final class SpecialSights {
     record Step(Mark of, String target, String words, boolean angleOnly) {}
 
     /** The marks that a special sight needs, the one it is all about at the end. */
-    public static List<Mark> begun(String kind, String name, String code) {
+    static List<Mark> begun(String kind, String name, String code) {
         List<String> bases = switch (kind) {
             case "round" -> List.of(name + " left", name + " right", name + " front");
             case "corner" -> List.of(name + " a1", name + " a2", name + " b1", name + " b2");
@@ -41,9 +41,9 @@ public final class SpecialSights {
     }
 
     /** What has been begun and lacks a sight, the oldest first. */
-    List<DetailPage.Unfinished> unfinished() {
+    List<DetailSheet.Unfinished> unfinished() {
         return constructed()
-                .map(m -> new DetailPage.Unfinished(
+                .map(m -> new DetailSheet.Unfinished(
                         m.name(), what(m.by().orElseThrow()), unsighted(m).size()))
                 .filter(u -> u.left() > 0)
                 .toList();

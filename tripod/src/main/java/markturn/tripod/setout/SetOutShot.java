@@ -1,31 +1,29 @@
 package markturn.tripod.setout;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.MarkAdded;
-import markturn.fieldbook.ReadingBooked;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.tripod.typed.Form;
+import markturn.tripod.typed.Occasion;
+import markturn.tripod.typed.Outcome;
 import markturn.tripod.typed.TypedPointing;
 
 /** The shot at a pole that stands where something is set out: one located point by a name of its own, and its reading. */
 public final class SetOutShot {
     private SetOutShot() {}
 
-    /** What it books; empty where a field is at fault, which the form then says. */
-    public static Optional<List<EntryPayload>> read(
-            Form form, BookedJob book, Setup setup, Optional<String> device, Instant now) {
+    /** What it books: its point and its reading. */
+    public static Outcome read(Form form, BookedJob book, Setup setup, Occasion occasion) {
         Job job = book.job();
         String name = form.name("name", "a name for what was sighted");
-        if (job.mark(name).isPresent()) {
+        if (job.mark(name).isPresent() && !book.holds(form.text("key"))) {
             form.fault("name", name + " is in this job already: expected a name of its own for what was set out");
         }
         Optional<TypedPointing> typed = TypedPointing.read(form, job.planOnly());
@@ -33,11 +31,10 @@ public final class SetOutShot {
             form.fault("slope", "Empty: without a distance nothing can be compared");
         }
         if (!form.isSound()) {
-            return Optional.empty();
+            return new Outcome.Faults(form.faults());
         }
-        Reading reading = book.order(setup).asShown(reading(form, typed.orElseThrow(), name, book, now));
-        return Optional.of(List.of(
-                new MarkAdded(Mark.named(name, Mark.Kind.LOCATED)), new ReadingBooked(setup.name(), reading, device)));
+        Reading reading = book.order(setup).asShown(reading(form, typed.orElseThrow(), name, book, occasion.now()));
+        return Outcome.of(new MarkAdded(Mark.named(name, Mark.Kind.LOCATED)), occasion.booking(setup.name(), reading));
     }
 
     private static Reading reading(Form form, TypedPointing typed, String name, BookedJob book, Instant now) {

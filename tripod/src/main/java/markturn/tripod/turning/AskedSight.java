@@ -9,6 +9,9 @@ import markturn.fieldbook.TurningOrder;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.show.Display;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
 
 /**
  * A sight called for out of the order, before it is known what stands there: a pole is moved and lowered between two sights, so that its
@@ -16,15 +19,29 @@ import markturn.survey.job.Setup;
  *
  * @param last what was last used for it; empty where nothing was
  */
-public record AskedSight(String target, String role, String face, Optional<Pole> last) {
+public record AskedSight(String target, String role, String face, Optional<Pole> last, Display show) implements Shown {
     private static final int LONGEST_NAME = 60;
 
     /** A reflector and how high it stands. */
-    record Pole(String reflector, Optional<MeasuredHeight> height) {
-        /** As the height goes into the form again: to the axis or to the notch. */
-        public String heightTo() {
-            return height.map(h -> h.to().name().toLowerCase(Locale.ROOT)).orElse("axis");
-        }
+    record Pole(String reflector, Optional<MeasuredHeight> height) {}
+
+    @Override
+    public Sheet sheet() {
+        Sheet sheet = Sheet.empty()
+                .with("sentence", "Sight " + target + ", face " + face + ": what stands there now?")
+                .with("target", target)
+                .with("role", role)
+                .with("face", face);
+        return last.map(pole -> sheet.with("last", pole(pole))).orElse(sheet);
+    }
+
+    private Sheet pole(Pole pole) {
+        String height = pole.height().map(h -> " " + show.height(pole.height())).orElse("");
+        return Sheet.empty()
+                .with("words", "As last: " + pole.reflector() + height)
+                .with("reflector", pole.reflector())
+                .with("height", pole.height().map(h -> show.length(h.value())).orElse(""))
+                .with("heightTo", LiveLine.heightTo(pole.height()));
     }
 
     /** Empty where nothing is called for, or its reflector is said already. */
@@ -34,7 +51,7 @@ public record AskedSight(String target, String role, String face, Optional<Pole>
         if (target.isEmpty() || target.length() > LONGEST_NAME || asked.containsKey("reflector") || setup.isEmpty()) {
             return Optional.empty();
         }
-        Reading.Role role = PointingForm.role(asked.getOrDefault("role", "")).orElse(Reading.Role.DETAIL);
+        Reading.Role role = Aside.role(asked.getOrDefault("role", "")).orElse(Reading.Role.DETAIL);
         boolean right = asked.getOrDefault("face", "").equalsIgnoreCase("right");
         return Optional.of(new AskedSight(
                 target,
@@ -42,7 +59,8 @@ public record AskedSight(String target, String role, String face, Optional<Pole>
                 right ? "right" : "left",
                 last(setup.get(), r -> r.target().equals(target))
                         .or(() -> book.order(setup.get()).aim(target).map(AskedSight::pole))
-                        .or(() -> last(setup.get(), r -> true))));
+                        .or(() -> last(setup.get(), r -> true)),
+                new Display(book.job().units())));
     }
 
     private static Pole pole(TurningOrder.Aim aim) {

@@ -16,7 +16,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
-import markturn.tripod.turning.TurningPage.Comparison;
+import markturn.tripod.view.SeverityShown;
 
 /** What each look at known marks says of this setup, in words: against coordinates, against what is known between marks, against how it stood. */
 final class BacksightWords {
@@ -34,24 +34,21 @@ final class BacksightWords {
         this.show = show;
     }
 
-    List<Comparison> comparisons() {
+    List<SeverityShown> comparisons() {
         if (setup.isFree()) {
             return FreeWords.comparisons(result, measured, show);
         }
         Words words = new Words(book.job().units());
-        List<Comparison> rows = new ArrayList<>();
+        List<SeverityShown> rows = new ArrayList<>();
         for (MeasuredSetup.Backsight backsight : measured.backsights()) {
             if (backsight.distanceDifference().isEmpty()) {
-                rows.add(new Comparison(
-                        backsight.target(),
-                        Optional.of(Finding.Severity.NOTE),
-                        backsight.target() + ": " + nothingToCompare(backsight)));
+                rows.add(new SeverityShown(
+                        Optional.of(Finding.Severity.NOTE), backsight.target() + ": " + nothingToCompare(backsight)));
                 continue;
             }
             if (measured.booked().isOnWrongFace(backsight.target())) {
                 rows.add(
-                        new Comparison(
-                                backsight.target(),
+                        new SeverityShown(
                                 Optional.of(Finding.Severity.STOP),
                                 backsight.target()
                                         + ": a zenith angle of it belongs to the other face. Strike that line out: until then its distance and elevation cannot be compared."));
@@ -70,8 +67,7 @@ final class BacksightWords {
                     .max(Comparator.naturalOrder())
                     .orElse(Judgement.Verdict.WITHIN_CHANCE);
             boolean out = verdict == Judgement.Verdict.OVER_LIMIT;
-            rows.add(new Comparison(
-                    backsight.target(),
+            rows.add(new SeverityShown(
                     out ? Optional.of(Finding.Severity.STOP) : Optional.empty(),
                     Sentence.of(
                             "%s: distance %s %s than known%s. %s",
@@ -83,15 +79,13 @@ final class BacksightWords {
         }
         ReferenceComparison.of(book.job(), result.measured()).stream()
                 .filter(c -> c.setup().equals(setup.name()))
-                .forEach(c -> rows.add(new Comparison(
-                        c.pair().other(),
+                .forEach(c -> rows.add(new SeverityShown(
                         c.verdict() == Judgement.Verdict.OVER_LIMIT
                                 ? Optional.of(Finding.Severity.STOP)
                                 : Optional.empty(),
                         c.sentence(words))));
         StoodBefore.of(book.job(), result.measured(), setup.name())
-                .forEach(before -> rows.add(new Comparison(
-                        before.target(),
+                .forEach(before -> rows.add(new SeverityShown(
                         before.stands() ? Optional.empty() : Optional.of(Finding.Severity.WARN),
                         before.sentence(words))));
         return rows;

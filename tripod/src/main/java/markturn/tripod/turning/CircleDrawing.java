@@ -2,25 +2,40 @@ package markturn.tripod.turning;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalDouble;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
 
 /**
  * The circle seen from above, the zero sight up: the targets where they lie, the one in hand, and the telescope with its vertical circle
  * on the side of the face in use. Drawing units; the radius is 100.
  */
-public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
+record CircleDrawing(List<Spoke> spokes, String pointer, String face) implements Shown {
     private static final double RADIUS = 84;
     private static final double LABEL_RADIUS = 101;
     private static final double LETTER_HEIGHT = 18;
     private static final double DEGREE = Math.PI / 180;
 
     /** One target on the circle; without its name where another stands there. */
-    public record Spoke(
-            String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand) {
+    public record Spoke(String target, String x, String y, String labelX, String labelY, String anchor, boolean inHand)
+            implements Shown {
+        @Override
+        public Sheet sheet() {
+            return Sheet.empty()
+                    .with("target", target)
+                    .with("x", x)
+                    .with("y", y)
+                    .with("labelX", labelX)
+                    .with("labelY", labelY)
+                    .with("anchor", anchor)
+                    .with("inHand", inHand ? "target in-hand" : "target");
+        }
+
         /** Whether two names would run into each other. */
         boolean covers(Spoke other) {
             double across = Double.parseDouble(labelX) - Double.parseDouble(other.labelX);
@@ -31,6 +46,22 @@ public record CircleDrawing(List<Spoke> spokes, String pointer, String face) {
         Spoke unnamed() {
             return new Spoke("", x, y, labelX, labelY, anchor, inHand);
         }
+    }
+
+    @Override
+    public Sheet sheet() {
+        String word = "face " + face.toLowerCase(Locale.ROOT);
+        Sheet sheet = Sheet.empty()
+                .with("label", "The circle, " + word + " in use")
+                .with("word", word)
+                .with("spokes", spokes);
+        return pointer.isEmpty()
+                ? sheet
+                : sheet.with(
+                        "telescope",
+                        Sheet.empty()
+                                .with("turn", "rotate(" + pointer + ")")
+                                .with("side", face.equals("LEFT") ? "-14" : "14"));
     }
 
     static CircleDrawing of(MeasuredSetup setup, String inHand, Reading.Face face) {

@@ -15,7 +15,7 @@ import markturn.survey.result.Position;
 import markturn.survey.result.Resected;
 import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
-import markturn.tripod.turning.TurningPage.Comparison;
+import markturn.tripod.view.SeverityShown;
 
 /** What stands above the lines of a free station: where it is as far as known, and where to turn for further marks. */
 final class FreeWords {
@@ -23,13 +23,12 @@ final class FreeWords {
 
     private FreeWords() {}
 
-    static List<Comparison> comparisons(SurveyResult result, MeasuredSetup setup, Display show) {
+    static List<SeverityShown> comparisons(SurveyResult result, MeasuredSetup setup, Display show) {
         Resected resected = setup.resected().orElseThrow();
         Words words = new Words(result.job().units());
-        List<Comparison> rows = new ArrayList<>();
+        List<SeverityShown> rows = new ArrayList<>();
         if (setup.station().isEmpty()) {
-            rows.add(new Comparison(
-                    "",
+            rows.add(new SeverityShown(
                     Optional.of(Finding.Severity.NOTE),
                     "No position yet: " + resected.undetermined().orElse("") + "."));
             return rows;
@@ -38,8 +37,7 @@ final class FreeWords {
         Covariance.Ellipse ellipse = station.plan().ellipse();
         long marks = resected.sights().stream().filter(Resected.Sighted::isUsed).count();
         boolean stopped = result.findingsOf(setup.name()).stream().anyMatch(Finding::isOpenStop);
-        rows.add(new Comparison(
-                "",
+        rows.add(new SeverityShown(
                 Optional.empty(),
                 Sentence.of(
                         "%s lies at N %s E %s, %s, from %d marks; %s.",
@@ -63,7 +61,7 @@ final class FreeWords {
     }
 
     /** After two marks it is known where to look for the others. */
-    private static Optional<Comparison> turnTo(
+    private static Optional<SeverityShown> turnTo(
             SurveyResult result, MeasuredSetup setup, Position station, Words words, Display show) {
         List<String> sighted = setup.setup().orientation().sights().stream()
                 .map(result.job()::trueName)
@@ -83,10 +81,8 @@ final class FreeWords {
                 .toList();
         return turns.isEmpty()
                 ? Optional.empty()
-                : Optional.of(new Comparison(
-                        "",
-                        Optional.empty(),
-                        "Turn to " + String.join("; ", turns) + ". Each further mark says more."));
+                : Optional.of(new SeverityShown(
+                        Optional.empty(), "Turn to " + String.join("; ", turns) + ". Each further mark says more."));
     }
 
     private static String turn(MeasuredMark mark, Position station, double toCircle, Words words, Display show) {

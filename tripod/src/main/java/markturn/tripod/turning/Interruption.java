@@ -77,7 +77,7 @@ public final class Interruption {
     }
 
     /** How far the circle moved, in words, where that is beyond its limit and the half-set is still open; else empty. */
-    String mismatch() {
+    public String mismatch() {
         Optional<Reading> again = again();
         if (again.isEmpty()
                 || book.order(setup).closedSets().contains(again.get().set().getAsInt())) {

@@ -25,7 +25,7 @@ import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
 import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
-import markturn.tripod.turning.TurningPage.Judged;
+import markturn.tripod.view.SeverityShown;
 
 /** What stands in the margin of a booked line: what the readings are worth, and what is out of its limit and by how much. */
 final class Margin {
@@ -192,7 +192,7 @@ final class Margin {
     }
 
     /** What is out of its limit at this line, and by how much. */
-    List<Judged> judgements(int place) {
+    List<SeverityShown> judgements(int place) {
         Optional<PolarFix> of = fix(place);
         if (of.isEmpty()) {
             return List.of();
@@ -202,7 +202,7 @@ final class Margin {
         if (!completes(fix, set, place)) {
             return List.of();
         }
-        List<Judged> judged = new ArrayList<>();
+        List<SeverityShown> judged = new ArrayList<>();
         boolean lastOfFix = fix.pointings()
                         .readings()
                         .get(fix.pointings().readings().size() - 1)
@@ -212,7 +212,7 @@ final class Margin {
             boolean here = judgement.target().equals(fix.target());
             boolean inThisSet = judgement.set().isPresent() ? judgement.set().getAsInt() == set : lastOfFix;
             if (here && inThisSet && fits(judgement, fix) && isBlamed(judgement)) {
-                judged.add(new Judged(severity(judgement), phrase(judgement)));
+                judged.add(new SeverityShown(severity(judgement), phrase(judgement)));
             }
         }
         faces(fix, set).ifPresent(judged::add);
@@ -262,10 +262,10 @@ final class Margin {
         return Sentence.of("%s %s, over its limit by %s (limit %s)", what, value, beyond, limit);
     }
 
-    private Optional<Judged> faces(PolarFix fix, int set) {
+    private Optional<SeverityShown> faces(PolarFix fix, int set) {
         return faces.stream()
                 .filter(f -> f.target().equals(fix.target()) && f.set().equals(OptionalInt.of(set)))
-                .map(f -> new Judged(f.severity(), f.text()))
+                .map(f -> new SeverityShown(f.severity(), f.text()))
                 .findFirst();
     }
 }

@@ -4,8 +4,6 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.TurningOrder;
 import markturn.survey.job.Job;
@@ -17,12 +15,11 @@ import markturn.tripod.typed.Form;
 import markturn.tripod.typed.TypedPointing;
 
 /** A pointing as it was typed: what is at fault stays with its field. */
-public final class PointingForm {
-    public static final Pattern ENDING_IN_NUMBER = Pattern.compile("(.*?)(\\d+)");
-
+final class PointingForm {
     private PointingForm() {}
 
-    public static Optional<Reading> read(Form form, BookedJob book, Setup setup, Instant now) {
+    /** The pointing; empty where a field is at fault, which the form then says. */
+    static Optional<Reading> read(Form form, BookedJob book, Setup setup, Instant now) {
         Job job = book.job();
         String target = form.name("target", "the name of the target");
         Optional<TypedPointing> typed = TypedPointing.read(form, job.planOnly());
@@ -32,8 +29,8 @@ public final class PointingForm {
             return Optional.empty();
         }
         TypedPointing pointing = typed.get();
-        Reading.Role role = role(form.text("role")).orElse(Reading.Role.DETAIL);
-        Reading.Face face = form.text("face").equalsIgnoreCase("right") ? Reading.Face.RIGHT : Reading.Face.LEFT;
+        Reading.Role role = Aside.role(form.text("role")).orElse(Reading.Role.DETAIL);
+        Reading.Face face = Aside.face(form);
         boolean closing = set == 0 && role == Reading.Role.CHECK;
         return Optional.of(new Reading(
                 target,
@@ -60,28 +57,8 @@ public final class PointingForm {
                 Optional.empty()));
     }
 
-    /** The role of that name; empty where there is none. */
-    public static Optional<Reading.Role> role(String text) {
-        for (Reading.Role role : Reading.Role.values()) {
-            if (role.name().equalsIgnoreCase(text)) {
-                return Optional.of(role);
-            }
-        }
-        return Optional.empty();
-    }
-
     /** A located point; its code is its name without the running number. */
-    public static Mark located(String name) {
-        Matcher parts = ENDING_IN_NUMBER.matcher(name);
-        String code = parts.matches() ? parts.group(1).strip() : "";
-        return new Mark(
-                name,
-                Mark.Kind.LOCATED,
-                Optional.empty(),
-                Optional.empty(),
-                "",
-                Optional.empty(),
-                code,
-                Optional.empty());
+    static Mark located(String name) {
+        return Mark.named(name, Mark.Kind.LOCATED).withCode(Aside.code(name));
     }
 }

@@ -9,6 +9,10 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.show.Sentence;
+import markturn.tripod.view.NameInAddress;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
 
 /** The way through a job in the order of the work: one place per act, and how each stands. */
 public record WorkProgress(List<Act> acts) {
@@ -38,6 +42,28 @@ public record WorkProgress(List<Act> acts) {
         public String name() {
             return step.words();
         }
+
+        /** Its name, and how far it is where that can be said. */
+        public String named() {
+            return words.isEmpty() ? name() : name() + ": " + words;
+        }
+
+        private Shown at(WorkStep here) {
+            boolean stands = step == here;
+            return () -> Sheet.empty()
+                    .with("name", name())
+                    .with("address", url)
+                    .with("state", state.word() + (stands ? " here" : ""))
+                    .with("current", stands ? "step" : "")
+                    .with("aloud", state.word() + ":")
+                    .with("words", words);
+        }
+    }
+
+    /** The way as a page shows it, standing at a step. */
+    public Shown at(WorkStep here) {
+        return () -> Sheet.empty()
+                .with("acts", acts.stream().map(act -> act.at(here)).toList());
     }
 
     /** The way through that book. */
@@ -58,12 +84,12 @@ public record WorkProgress(List<Act> acts) {
                 WorkStep.CONTROL_MARKS,
                 at + WorkStep.CONTROL_MARKS.path(),
                 enough ? State.DONE : State.NEXT,
-                control + (control == 1 ? " mark" : " marks")));
+                Sentence.count(control, "mark", "marks")));
         acts.add(new Act(
                 WorkStep.SET_UP,
                 at + WorkStep.SET_UP.path(),
                 job.setups().isEmpty() ? (enough ? State.NEXT : State.AHEAD) : State.DONE,
-                job.setups().size() + (job.setups().size() == 1 ? " setup" : " setups")));
+                Sentence.count(job.setups().size(), "setup", "setups")));
         Optional<Setup> current = current(book);
         acts.add(turning(book, current, at));
         acts.add(review(book, current, at));
@@ -81,7 +107,7 @@ public record WorkProgress(List<Act> acts) {
                 WorkStep.COORDINATES,
                 at + WorkStep.COORDINATES.path(),
                 positions > 0 ? State.OPEN : State.AHEAD,
-                fresh + (fresh == 1 ? " new mark" : " new marks")));
+                Sentence.count(fresh, "new mark", "new marks")));
         acts.add(new Act(
                 WorkStep.PLAN, at + WorkStep.PLAN.path(), control + positions > 0 ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act(
@@ -110,7 +136,7 @@ public record WorkProgress(List<Act> acts) {
                 WorkStep.TRAVERSE,
                 at + WorkStep.TRAVERSE.path(),
                 possible ? State.OPEN : State.AHEAD,
-                runs == 0 ? "" : runs + (runs == 1 ? " traverse" : " traverses"));
+                runs == 0 ? "" : Sentence.count(runs, "traverse", "traverses"));
     }
 
     /** The setup in hand: the last one. */
@@ -141,7 +167,7 @@ public record WorkProgress(List<Act> acts) {
         int unproved = book.unproved().size();
         State state = stops > 0 ? State.TROUBLE : unproved > 0 ? State.NEXT : State.DONE;
         String words = stops > 0
-                ? stops + (stops == 1 ? " stop open" : " stops open")
+                ? Sentence.count(stops, "stop open", "stops open")
                 : unproved > 0 ? unproved + " unproved" : "all accepted";
         return new Act(WorkStep.REVIEW, at + "/review", state, words);
     }

@@ -2,6 +2,7 @@ package markturn.web.detail;
 
 import java.security.Principal;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -35,7 +36,18 @@ class CodeController {
     }
 
     /** A code as the list shows it. */
-    public record Row(Code code, String path, String dashes, long points, String next) {}
+    public record Row(Code code, String path, String dashes, long points, String next) {
+        /** Its sign and, where its points make a line, the stroke of that, in words. */
+        public String drawn() {
+            String sign = code.sign().name().toLowerCase(Locale.ROOT);
+            return code.line() ? sign + ", " + code.stroke().name().toLowerCase(Locale.ROOT) + " line" : sign;
+        }
+
+        /** Which numbers its points get, in words. */
+        public String numbers() {
+            return code.numbers().map(n -> n.first() + " to " + n.last()).orElse("behind the code");
+        }
+    }
 
     /** A sign or a stroke to choose. */
     public record Look(String key, String drawn) {}

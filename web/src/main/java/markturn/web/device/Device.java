@@ -59,13 +59,18 @@ public final class Device {
         return ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
     }
 
-    /** Whether it has no name yet. */
-    public static boolean isUnknown() {
+    private static boolean isUnknown() {
         return name().isEmpty();
     }
 
-    /** Gives it a name. */
-    public static void remember(HttpServletResponse response) {
+    /** Gives it a name where it has none yet. */
+    public static void rememberIfUnknown(HttpServletResponse response) {
+        if (isUnknown()) {
+            remember(response);
+        }
+    }
+
+    private static void remember(HttpServletResponse response) {
         String name = UUID.randomUUID().toString();
         request().setAttribute(COOKIE, name);
         Cookie cookie = new Cookie(COOKIE, name);

@@ -181,12 +181,7 @@ public class FieldBook {
      * @throws Refused where one contradicts what stands
      */
     public BookedJob preview(BookedJob book, String by, EntryPayload... payloads) {
-        BookedJob longer = book;
-        for (EntryPayload payload : payloads) {
-            payload.require(longer);
-            longer = Assembly.with(longer, new Entry(longer.revision() + 1, "preview", now(), by, payload));
-        }
-        return longer;
+        return Admission.preview(book, by, now(), payloads);
     }
 
     private void store(BookedJob before, Entry entry) {

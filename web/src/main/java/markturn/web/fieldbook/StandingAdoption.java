@@ -11,6 +11,7 @@ import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.result.Position;
+import markturn.survey.show.Display;
 
 /**
  * What stands adopted from a run, beside what the run gives now.
@@ -20,6 +21,15 @@ import markturn.survey.result.Position;
  * @param closed how the run closed when it was adopted, in words; empty where a file brought the coordinates without them
  */
 public record StandingAdoption(String run, Optional<Decision> decision, String closed, List<Row> rows, String changed) {
+    /** That it is adopted, by whom and when, as far as known. */
+    public String title(Display show) {
+        String by = decision.map(d -> " by " + d.by()).orElse("");
+        return "Adopted" + by
+                + decision.flatMap(Decision::at)
+                        .map(at -> ", " + show.dayAndTime(at))
+                        .orElse("");
+    }
+
     /** One mark: adopted, and as the run gives it now. */
     public record Row(Adopted adopted, Optional<Position> now) {
         /** The run now less what was adopted, metres; so the next two. */

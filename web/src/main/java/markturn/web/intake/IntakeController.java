@@ -3,6 +3,7 @@ package markturn.web.intake;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import markturn.formats.PointTable;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
+import markturn.survey.show.Sentence;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
@@ -112,7 +114,10 @@ class IntakeController {
                                     .subList(0, Math.min(ROWS_SHOWN, t.rows().size())))
                             .orElse(List.of()));
             model.addAttribute("points", points);
-            model.addAttribute("counts", counts(rows));
+            Map<IntakeComparison.Standing, Long> counts = counts(rows);
+            long taken = taken(counts);
+            model.addAttribute("counted", counted(counts, taken));
+            model.addAttribute("taken", taken);
             List<IntakeComparison.Row> conflicts =
                     rows.stream().filter(IntakeComparison.Row::isConflict).toList();
             model.addAttribute("conflicts", conflicts.subList(0, Math.min(CONFLICTS_SHOWN, conflicts.size())));
@@ -129,14 +134,24 @@ class IntakeController {
                 .flatMap(kind -> OtherSystem.of(book, points.points(), kind));
     }
 
-    private static Map<String, Long> counts(List<IntakeComparison.Row> rows) {
-        Map<String, Long> counts = new HashMap<>();
-        for (IntakeComparison.Standing standing : IntakeComparison.Standing.values()) {
-            counts.put(
-                    standing.name(),
-                    rows.stream().filter(r -> r.standing() == standing).count());
-        }
+    private static Map<IntakeComparison.Standing, Long> counts(List<IntakeComparison.Row> rows) {
+        Map<IntakeComparison.Standing, Long> counts = new EnumMap<>(IntakeComparison.Standing.class);
+        rows.forEach(row -> counts.merge(row.standing(), 1L, Long::sum));
         return counts;
+    }
+
+    /** How many names the job has already for something that lies elsewhere, or nowhere yet. */
+    private static long taken(Map<IntakeComparison.Standing, Long> counts) {
+        return counts.getOrDefault(IntakeComparison.Standing.DIFFERS, 0L)
+                + counts.getOrDefault(IntakeComparison.Standing.UNPLACED, 0L);
+    }
+
+    private static String counted(Map<IntakeComparison.Standing, Long> counts, long taken) {
+        return Sentence.of(
+                "%s new, %d stand in the job as they are here, %s taken.",
+                Sentence.count(counts.getOrDefault(IntakeComparison.Standing.NEW, 0L), "point is", "points are"),
+                counts.getOrDefault(IntakeComparison.Standing.SAME, 0L),
+                Sentence.count(taken, "name is", "names are"));
     }
 
     /** What the wrong one of the two feet would do to the farthest coordinate, metres. */

@@ -6,7 +6,7 @@ import markturn.fieldbook.BookedJob;
 import markturn.survey.locate.PlanScale;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.show.Display;
-import markturn.tripod.way.NameInAddress;
+import markturn.tripod.view.NameInAddress;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;

@@ -25,7 +25,7 @@ import markturn.survey.result.Shot;
 import markturn.survey.show.Display;
 import markturn.survey.show.Signs;
 import markturn.survey.show.TrueScale;
-import markturn.tripod.way.NameInAddress;
+import markturn.tripod.view.NameInAddress;
 
 /**
  * The plan of a job: control as triangles, stations as circles, located points by the signs of their codes, lines by code, rays between.
@@ -71,7 +71,12 @@ record PlanDrawing(
             String path,
             Label label,
             String numbers,
-            String url) {}
+            String url) {
+        /** What it is, and what is wrong with it, as its style is named. */
+        public String classes() {
+            return "kind-" + kind + (trouble ? " trouble" : "") + (superfluous ? " superfluous" : "");
+        }
+    }
 
     /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
     record Label(int dx, int dy, String anchor, boolean shown) {

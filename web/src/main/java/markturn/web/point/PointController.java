@@ -39,7 +39,14 @@ class PointController {
             List<Check> checks,
             boolean unproved,
             String worst,
-            String missing) {}
+            String missing) {
+        /** Whether it stands as it was given: neither carried nor adjusted here. */
+        public boolean isHeld() {
+            return mark.from().isEmpty()
+                    && mark.adjustedBy().isEmpty()
+                    && mark.position().isPresent();
+        }
+    }
 
     /** A shot with the setup it was taken from. */
     public record Taken(MeasuredSetup setup, Shot shot) {}
@@ -65,6 +72,9 @@ class PointController {
         int longest = kinds.values().stream().mapToInt(List::size).max().orElse(0);
         model.addAttribute("pages", (longest + ROWS_A_PAGE - 1) / ROWS_A_PAGE);
         model.addAttribute("page", number);
+        model.addAttribute("pageBefore", number - 1);
+        model.addAttribute("pageAfter", number + 1);
+        model.addAttribute("finding", longest > ROWS_A_PAGE || !find.isEmpty());
         model.addAttribute("find", find);
         return "point/list";
     }

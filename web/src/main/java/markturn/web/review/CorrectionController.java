@@ -26,6 +26,7 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Moved;
+import markturn.survey.show.Display;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
@@ -87,6 +88,13 @@ class CorrectionController {
             BookedJob book, Model model, Map<String, String> typed, List<String> chosen, Map<String, String> faults) {
         JobPage.frame(model, book, WorkStep.REVIEW);
         model.addAttribute("typed", typed);
+        model.addAttribute(
+                "meanHeight",
+                book.job()
+                        .earth()
+                        .projection()
+                        .map(p -> new Display(book.job().units()).length(p.meanHeight()))
+                        .orElse(""));
         model.addAttribute("faults", faults);
         model.addAttribute("revision", typed.getOrDefault("revision", "" + book.revision()));
         model.addAttribute("lines", lines(book, typed.getOrDefault("setup", ""), chosen));

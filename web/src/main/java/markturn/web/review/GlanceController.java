@@ -26,8 +26,9 @@ class GlanceController {
         BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, WorkStep.REVIEW);
         SurveyResult result = book.result();
-        model.addAttribute(
-                "glance", Glance.of(result.job(), result.measured(), result.judgements(), result.findings()));
+        Glance glance = Glance.of(result.job(), result.measured(), result.judgements(), result.findings());
+        model.addAttribute("glance", glance);
+        model.addAttribute("bar", new GlanceBar(glance));
         return "review/glance";
     }
 }

@@ -5,9 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.MarksLeftOut;
 import markturn.survey.Survey;
-import markturn.survey.finding.base.Basis;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Setup;
 import markturn.survey.result.Covariance;
@@ -15,10 +13,9 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.show.Display;
-import markturn.tripod.way.NameInAddress;
-import markturn.web.fieldbook.FieldBook;
+import markturn.tripod.review.ReviewEntries;
+import markturn.web.act.Acts;
 import markturn.web.frame.NotHere;
-import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,13 +27,11 @@ import org.springframework.web.bind.annotation.ResponseBody;
 /** The switches of a resection's review: what if a mark, or a part of it, were left out; what if there were one more. */
 @Controller
 class ResectionController {
-    private final FieldBook fieldBook;
-    private final People people;
+    private final Acts acts;
     private final ReviewController reviews;
 
-    ResectionController(FieldBook fieldBook, People people, ReviewController reviews) {
-        this.fieldBook = fieldBook;
-        this.people = people;
+    ResectionController(Acts acts, ReviewController reviews) {
+        this.acts = acts;
         this.reviews = reviews;
     }
 
@@ -58,7 +53,7 @@ class ResectionController {
             @RequestParam(required = false) List<String> off,
             @RequestParam(defaultValue = "false") boolean scale,
             Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
+        BookedJob book = acts.book(id, who);
         tested(book, name);
         MeasuredSetup now =
                 Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off), scale);
@@ -75,7 +70,7 @@ class ResectionController {
             @RequestParam(defaultValue = "0") double x,
             @RequestParam(defaultValue = "0") double y,
             Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
+        BookedJob book = acts.book(id, who);
         MeasuredSetup setup = tested(book, name);
         if (setup.station().isEmpty() || !setup.setup().isFree()) {
             return Map.of("words", "There is no position yet.");
@@ -110,31 +105,23 @@ class ResectionController {
     String leaveOut(
             @PathVariable String id,
             @PathVariable String name,
-            @RequestParam String key,
             @RequestParam(required = false) List<String> off,
             @RequestParam(defaultValue = "false") boolean scale,
-            @RequestParam(defaultValue = "") String reason,
+            @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        tested(book, name);
-        if (reason.isBlank()) {
-            model.addAttribute("message", "What is left out needs a reason: it stays in the record.");
-            return reviews.page(book, name, model);
-        }
-        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
+        tested(acts.book(id, who), name);
         Setup.ByResection by = new Setup.ByResection(ResectionSheet.switched(off == null ? List.of() : off), scale);
-        fieldBook.add(
+        return reviews.answer(
                 id,
-                key,
-                who.getName(),
-                new MarksLeftOut(
-                        name,
-                        by,
-                        people.shownName(who.getName()),
-                        reason,
-                        Basis.of(book.job(), setup).without("setting-up").text()));
-        return "redirect:/job/" + id + "/review/" + NameInAddress.of(name);
+                name,
+                typed,
+                model,
+                who,
+                (book, occasion) -> book.job()
+                        .setup(name)
+                        .map(setup -> new ReviewEntries(book, occasion)
+                                .leaveOut(setup, by, typed.getOrDefault("reason", ""))));
     }
 
     /** Known marks that the station has not sighted. */

@@ -15,6 +15,7 @@ import markturn.survey.result.SetAbstract;
  * The residuals of the sets: a row for each target, a stroke for each set, the limit as a bracket. Drawing units; zero is the middle.
  */
 public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRight, String scale, int height) {
+    private static final int MARGIN = 6;
     private static final double MIDDLE = 300;
     /** Numbers nearer than this would run into each other. */
     private static final double DIGITS = 14;
@@ -25,6 +26,11 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
 
     /** One target. */
     public record Row(String target, int y, List<Stroke> strokes) {}
+
+    /** Where the lines of zero and of the limit end. */
+    public int foot() {
+        return height - MARGIN;
+    }
 
     /** One set's residual. */
     public record Stroke(String number, String x, boolean out, String words) {}

@@ -1,13 +1,14 @@
 package markturn.web.review;
 
 import java.security.Principal;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.DecisionMade;
 import markturn.survey.finding.base.Basis;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.standing.Proof;
@@ -17,16 +18,19 @@ import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
-import markturn.survey.job.Units;
+import markturn.survey.reduce.GridScale;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Resected;
-import markturn.tripod.way.NameInAddress;
+import markturn.survey.show.Display;
+import markturn.tripod.review.ReviewEntries;
+import markturn.tripod.typed.Occasion;
+import markturn.tripod.typed.Outcome;
+import markturn.tripod.view.Address;
+import markturn.tripod.view.NameInAddress;
 import markturn.tripod.way.WorkStep;
-import markturn.web.fieldbook.FieldBook;
-import markturn.web.frame.Decisions;
+import markturn.web.act.Acts;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
-import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,25 +40,37 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 @Controller
 class ReviewController {
-    private static final int LONGEST_REASON = 2000;
+    private final Acts acts;
 
-    private final FieldBook fieldBook;
-    private final People people;
-
-    ReviewController(FieldBook fieldBook, People people) {
-        this.fieldBook = fieldBook;
-        this.people = people;
+    ReviewController(Acts acts) {
+        this.acts = acts;
     }
 
     /** A setup as the list of reviews shows it. */
-    public record SetupRow(String name, String station, boolean proved, long stops, Optional<Decision> accepted) {}
+    public record SetupRow(String name, String station, boolean proved, long stops, Optional<Decision> accepted) {
+        /** Who accepted it, when and how; empty where nobody did. */
+        public String acceptedBy(Display show) {
+            return accepted.map(decision -> Stream.of(
+                                    Optional.of(decision.by()),
+                                    decision.at().map(show::dayAndTime),
+                                    decision.after().map(String::valueOf))
+                            .flatMap(Optional::stream)
+                            .collect(Collectors.joining(", ")))
+                    .orElse("");
+        }
+    }
 
     /** A finding with the value by which an answer knows it again. */
-    public record FindingRow(Finding finding, String value) {}
+    public record FindingRow(Finding finding, String value) {
+        /** Whether it waits for an answer: a note is only to be read. */
+        public boolean answerable() {
+            return finding.answer().isEmpty() && finding.severity() != Finding.Severity.NOTE;
+        }
+    }
 
     @GetMapping("/job/{id}/review")
     String all(@PathVariable String id, Model model, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
+        BookedJob book = acts.book(id, who);
         JobPage.frame(model, book, WorkStep.REVIEW);
         model.addAttribute(
                 "setups", book.job().setups().stream().map(s -> row(book, s)).toList());
@@ -74,19 +90,14 @@ class ReviewController {
     }
 
     private static List<FindingRow> rows(BookedJob book, List<Finding> findings) {
-        Units units = book.job().units();
         return findings.stream()
-                .map(f -> new FindingRow(
-                        f,
-                        f.value().isPresent()
-                                ? "" + f.value().getAsDouble() / f.measure().unit(units)
-                                : ""))
+                .map(finding -> new FindingRow(finding, ReviewEntries.shownValue(finding, book.job())))
                 .toList();
     }
 
     @GetMapping("/job/{id}/review/{name}")
     String one(@PathVariable String id, @PathVariable String name, Model model, Principal who) {
-        return page(fieldBook.book(id, who.getName()), name, model);
+        return page(acts.book(id, who), name, model);
     }
 
     String page(BookedJob book, String name, Model model) {
@@ -103,6 +114,8 @@ class ReviewController {
         model.addAttribute("drawing", ResidualDrawing.of(book.result(), measured));
         model.addAttribute("checks", CheckRow.of(book, measured));
         model.addAttribute("air", air(book.job(), measured));
+        boolean onTheGround = GridScale.inForce(book.job()).orElse(1) == 1;
+        model.addAttribute("distanceCalled", onTheGround ? "Horizontal" : "Grid distance");
         model.addAttribute("tested", measured.resected().isPresent());
         if (measured.resected().isPresent()) {
             tested(book, setup, measured, model);
@@ -143,12 +156,13 @@ class ReviewController {
         model.addAttribute("by", setup.orientation());
         model.addAttribute("leftOutBefore", leftOutBefore(book.job(), setup).orElse(""));
         model.addAttribute("unsighted", ResectionController.unsighted(book, setup));
+        String again = measured.resected()
+                .flatMap(Resected::suspicion)
+                .map(s -> s.targets().get(0))
+                .orElse("");
+        model.addAttribute("again", again);
         model.addAttribute(
-                "again",
-                measured.resected()
-                        .flatMap(Resected::suspicion)
-                        .map(s -> s.targets().get(0))
-                        .orElse(""));
+                "sightAgain", Address.ofJob(book.jobId()).sight(setup.name(), Reading.Role.BACKSIGHT, again));
     }
 
     /** What has changed since marks were left out of a setup, so that the reason may hold no longer; empty where nothing is left out, or has. */
@@ -165,108 +179,66 @@ class ReviewController {
                                 .formatted(d.by(), d.reason(), changed)));
     }
 
+    /** Accepts a setup as it was looked at. */
     @PostMapping("/job/{id}/review/{name}/accept")
     String accept(
             @PathVariable String id,
             @PathVariable String name,
-            @RequestParam String key,
-            @RequestParam(defaultValue = "") String basis,
+            @RequestParam Map<String, String> typed,
             Model model,
             Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        Setup setup = book.job().setup(name).orElseThrow(NotHere::new);
-        Optional<String> changed = changedSince(book.job(), setup, basis);
-        if (changed.isPresent()) {
-            model.addAttribute(
-                    "message",
-                    "Not accepted: since this page was drawn, %s changed. Look at it as it is now, then accept it."
-                            .formatted(changed.get()));
-            return page(book, name, model);
-        }
-        if (book.result().findingsOf(name).stream().anyMatch(Finding::isOpenStop)) {
-            model.addAttribute(
-                    "message", "A stop is open: re-observe, strike out, or accept the finding with a reason first.");
-            return page(book, name, model);
-        }
-        boolean own = book.observers(name).contains(who.getName());
-        decide(
-                book,
-                key,
+        return answer(
+                id,
+                name,
+                typed,
+                model,
                 who,
-                Decision.ACCEPT,
-                Proof.stateOf(book.job(), setup),
-                "",
-                own ? Optional.of(Decision.SELF_REVIEWED) : Optional.empty());
-        return "redirect:/job/" + id + "/review/" + NameInAddress.of(name);
+                (book, occasion) ->
+                        book.job().setup(name).map(setup -> new ReviewEntries(book, occasion).accept(setup, typed)));
     }
 
-    /** What of a setup is otherwise than on the page that was looked at; empty where nothing is. */
-    private static Optional<String> changedSince(Job job, Setup setup, String onThePage) {
-        return Basis.read(onThePage)
-                .map(then -> then.changed(Basis.of(job, setup)))
-                .or(() -> Optional.of("something"))
-                .filter(changed -> !changed.isEmpty());
-    }
-
+    /** Opens an accepted setup again. */
     @PostMapping("/job/{id}/review/{name}/reopen")
-    String reopen(@PathVariable String id, @PathVariable String name, @RequestParam String key, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        decide(book, key, who, Decision.REOPEN, Map.of("setup", name), "", Optional.empty());
-        return "redirect:/job/" + id + "/review/" + NameInAddress.of(name);
+    String reopen(
+            @PathVariable String id,
+            @PathVariable String name,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            Principal who) {
+        return answer(
+                id,
+                name,
+                typed,
+                model,
+                who,
+                (book, occasion) -> Optional.of(new ReviewEntries(book, occasion).reopen(name)));
     }
 
     /** Answers a finding with a reason and a name. */
     @PostMapping("/job/{id}/review/answer")
     String answer(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        String setup = typed.getOrDefault("setup", "");
-        String reason = typed.getOrDefault("reason", "").strip();
-        String back = "/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + NameInAddress.of(setup));
-        if (reason.isEmpty() || reason.length() > LONGEST_REASON) {
-            model.addAttribute("message", "An answer needs a reason, at most 2000 characters.");
-            return setup.isEmpty() ? all(id, model, who) : page(book, setup, model);
-        }
-        Map<String, Object> on = new HashMap<>(Map.of("code", typed.getOrDefault("code", "")));
-        for (String key : List.of("setup", "target")) {
-            if (!typed.getOrDefault(key, "").isEmpty()) {
-                on.put(key, typed.get(key));
-            }
-        }
-        if (!isKnown(book, typed)) {
-            model.addAttribute("message", "That finding is not known any more: look at the list as it is now.");
-            return setup.isEmpty() ? all(id, model, who) : page(book, setup, model);
-        }
-        if (!typed.getOrDefault("value", "").isEmpty()) {
-            on.put("value", Double.parseDouble(typed.get("value")));
-        }
-        book.job()
-                .setup(setup)
-                .ifPresent(s -> on.put(
-                        Basis.KEY,
-                        Basis.of(book.job(), s, typed.getOrDefault("target", ""))
-                                .text()));
-        decide(book, typed.get("key"), who, Decision.ANSWER, on, reason, Optional.empty());
-        return "redirect:" + back;
+        return answer(
+                id,
+                typed.getOrDefault("setup", ""),
+                typed,
+                model,
+                who,
+                (book, occasion) -> Optional.of(new ReviewEntries(book, occasion).answer(typed)));
     }
 
-    /** An answer belongs to a finding that stands: its value is the one that was shown. */
-    private static boolean isKnown(BookedJob book, Map<String, String> typed) {
-        return rows(book, book.result().findings()).stream()
-                .anyMatch(r -> r.finding().code().key().equals(typed.get("code"))
-                        && r.finding().setup().equals(typed.getOrDefault("setup", ""))
-                        && r.finding().target().equals(typed.getOrDefault("target", ""))
-                        && r.value().equals(typed.getOrDefault("value", "")));
-    }
-
-    private void decide(
-            BookedJob book,
-            String key,
+    /** The page anew, or with what is at fault; without a setup the list of all. */
+    String answer(
+            String id,
+            String setup,
+            Map<String, String> typed,
+            Model model,
             Principal who,
-            String what,
-            Map<String, Object> on,
-            String reason,
-            Optional<Object> after) {
-        Decision decision = Decisions.now(people.shownName(who.getName()), what, on, reason, Optional.empty(), after);
-        fieldBook.add(book.jobId(), key, who.getName(), new DecisionMade(decision));
+            BiFunction<BookedJob, Occasion, Optional<Outcome>> act) {
+        Acts.Booked booked = acts.store(id, typed, who, "message", act);
+        if (booked.book().isPresent()) {
+            return "redirect:/job/" + id + "/review" + (setup.isEmpty() ? "" : "/" + NameInAddress.of(setup));
+        }
+        model.addAttribute("message", String.join(" ", booked.faults().values()));
+        return setup.isEmpty() ? all(id, model, who) : page(acts.book(id, who), setup, model);
     }
 }

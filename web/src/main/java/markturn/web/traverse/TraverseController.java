@@ -60,6 +60,8 @@ class TraverseController {
         model.addAttribute("faults", faults);
         model.addAttribute("rules", Traverse.Rule.values());
         model.addAttribute("proposed", String.join(", ", Survey.proposedRoute(book.result())));
+        model.addAttribute(
+                "freeName", "Traverse " + (book.result().measured().traverses().size() + 1));
         model.addAttribute("routePlan", RoutePlan.of(book.result()));
         model.addAttribute(
                 "traverses",

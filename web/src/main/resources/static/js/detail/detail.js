@@ -1,10 +1,18 @@
-// Detail: what is chosen stays chosen; a change asks the server for the page as it is then, and what is typed stays.
-import { actPosts, FIELDS, input, live, main, replace, say, understand, url } from "../frame/live.js";
+// Detail: what is chosen stays chosen; a change asks for what is drawn anew, and what is typed stays.
+import { draw, firstView, shownRevision } from "../frame/draw.js";
+import { putLines, rows } from "../frame/lines.js";
+import { FIELDS, input, live, main, say, understand, url, wire } from "../frame/live.js";
 
 const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
 const OWN = ["height", "along", "across", "up-offset"];
 /** Letters on the live line, where only digits are typed. */
-const LETTERS = { b: () => press("[data-choose-join=begin]"), e: () => press("[data-choose-join=close]"), p: () => step("[data-choose-reflector]"), k: () => step("[data-choose-code]"), o: openOffsets };
+const LETTERS = {
+  b: () => press("[data-choose-join=begin]"),
+  e: () => press("[data-choose-join=close]"),
+  p: () => step("[data-choose-reflector]"),
+  k: () => step("[data-choose-code]"),
+  o: openOffsets,
+};
 
 const form = () => document.getElementById("live");
 const values = names => Object.fromEntries(names.map(name => [name, form().elements[name]?.value ?? ""]));
@@ -20,10 +28,11 @@ async function choose(changed) {
   if (changed.code || changed.built) before.join = "";
   if (changed.join || changed.line) before.join = changed.join ?? "go-on";
   if (changed.reflector || changed.code) delete typed.height;
-  const answer = await fetch(url() + "?" + new URLSearchParams({ ...before, ...changed }));
-  if (!answer.ok || answer.redirected || !replace(await answer.text())) {
+  const answer = await fetch(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, since: shownRevision() }));
+  if (!answer.ok || answer.redirected) {
     return say("The page cannot be changed: sign in again in another tab. Nothing typed is lost.");
   }
+  show(await answer.json());
   for (const [name, value] of Object.entries(typed)) if (value && form().elements[name]) form().elements[name].value = value;
   if (FIELDS.some(name => typed[name])) understand();
 }
@@ -44,34 +53,44 @@ function openOffsets() {
   input("along").focus();
 }
 
-function begin() {
-  live({ path: "/shot", begin });
-  actPosts(inHand);
-  for (const name of CHOICES) {
-    document.querySelectorAll(`[data-choose-${name}]`).forEach(button =>
-      button.addEventListener("click", () => choose({ [name]: button.getAttribute("data-choose-" + name) })));
-  }
-  FIELDS.forEach(name => input(name).addEventListener("keydown", event => {
-    const act = !event.ctrlKey && !event.altKey && !event.metaKey && LETTERS[event.key];
-    if (act) {
-      event.preventDefault();
-      act();
-    }
-  }));
-  for (const name of [...OWN, "name"]) {
-    form().elements[name]?.addEventListener("keydown", event => {
-      if (event.key === "Enter") {
-        event.preventDefault();
-        input("circle").focus();
-      }
-    });
-  }
-  main().querySelectorAll("[data-waiting]").forEach(button => button.addEventListener("click", () => {
-    form().elements.name.value = button.dataset.waiting;
-    document.getElementById("sentence").textContent = "Sight " + button.dataset.waiting + ": circle and zenith are enough.";
-    input("circle").focus();
-  }));
+/** The last lines; those before them stay away until they are asked for. */
+function drawLines(view) {
+  return (lines, whole) => {
+    putLines(lines, whole);
+    rows().filter(row => Number(row.dataset.place) < view.parts.earlier.from).forEach(row => row.remove());
+  };
+}
+
+function show(view) {
+  draw(view, drawLines(view));
+  document.querySelector(".something-else").open = false;
+  if (form()) live();
   main().querySelectorAll(".code-choice[aria-pressed=true]").forEach(chosen => chosen.scrollIntoView({ block: "nearest", inline: "nearest" }));
 }
 
-begin();
+function sightUnplaced(button) {
+  form().elements.name.value = button.dataset.waiting;
+  document.getElementById("sentence").textContent = "Sight " + button.dataset.waiting + ": circle and zenith are enough.";
+  input("circle").focus();
+}
+
+const CLICKS = { "[data-waiting]": sightUnplaced };
+for (const name of CHOICES) {
+  CLICKS[`[data-choose-${name}]`] = button => choose({ [name]: button.getAttribute("data-choose-" + name) });
+}
+
+main().addEventListener("keydown", event => {
+  const { name } = event.target;
+  const act = FIELDS.includes(name) && !event.ctrlKey && !event.altKey && !event.metaKey && LETTERS[event.key];
+  if (act) {
+    event.preventDefault();
+    act();
+  }
+  if (event.key === "Enter" && [...OWN, "name"].includes(name) && event.target.form === form()) {
+    event.preventDefault();
+    input("circle").focus();
+  }
+});
+
+wire({ show, aside: inHand, extra: () => ({}), clicks: CLICKS });
+show(firstView());

@@ -1,23 +1,29 @@
 // The line in hand, wherever something is booked: its keys, its echo, and its way to the server.
 // A pointing keeps its key until the server has acknowledged it, so that a retry after a lost answer is stored once.
+import { shownRevision } from "./draw.js";
+import { angle, slope } from "./shape.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
 const RETRY_AFTER = 2000;
+/** After so many milliseconds without a digit what stands there is what was meant. */
+const HAND_RESTS = 500;
 /** What waits belongs to who booked it, on this page: another account neither shows nor sends it. */
 const account = () => document.querySelector("meta[name=account]")?.content ?? "";
 const waitingName = () => `waiting ${account()} ${url()}`;
 const typedName = () => `typed ${account()} ${url()}`;
-let page = { path: "/reading", begin: () => {} };
+/** How the page takes an answer up: see wire. */
+let page = null;
 let asked = 0;
 let sending = false;
-let field = null;
+let focused = null;
 
 export const main = () => document.getElementById("content");
 export const url = () => main().dataset.url;
 export const input = name => document.getElementById(name);
 export const isBlank = () => FIELDS.every(name => !input(name).value.trim());
+const form = () => document.getElementById("live");
 
-export function headers() {
+function headers() {
   return {
     [document.querySelector("meta[name=csrf-header]").content]: document.querySelector("meta[name=csrf]").content,
     "X-Requested-With": "fetch",
@@ -25,40 +31,41 @@ export function headers() {
 }
 
 export function say(sentence) {
-  document.getElementById("message").textContent = sentence;
+  const message = document.getElementById("message");
+  message.textContent = sentence;
+  if (sentence) message.scrollIntoView({ block: "nearest" });
 }
 
-/** Puts the page the server answered in the place of this one; before it comes up, what it settles is let go. */
-export function replace(html, settled = () => {}) {
-  const answer = new DOMParser().parseFromString(html, "text/html");
-  const fresh = answer.getElementById("content");
-  if (!fresh?.dataset.url) return false;
-  settled();
-  main().replaceWith(document.adoptNode(fresh));
-  const way = answer.querySelector(".way");
-  if (way) document.querySelector(".way")?.replaceWith(document.adoptNode(way));
-  document.querySelector(".way .here")?.scrollIntoView({ block: "nearest", inline: "nearest" });
-  page.begin();
-  return true;
+/** An answer that is a view; anything else is a page that nobody asked for, such as the sign-in. */
+async function viewOf(answer) {
+  const isView = answer.ok && !answer.redirected && answer.headers.get("Content-Type")?.startsWith("application/json");
+  return isView ? answer.json() : null;
 }
 
-export async function post(path, body) {
+function post(path, values) {
+  const body = new URLSearchParams(values);
+  Object.entries({ since: shownRevision(), ...page.extra() }).forEach(([name, value]) => body.set(name, value));
   return fetch(url() + path, { method: "POST", headers: headers(), body });
+}
+
+function show(view) {
+  say(view.message ?? "");
+  page.show(view);
 }
 
 /** Posts what somebody decided, and shows the page as it is then. */
 export async function change(path, values) {
-  const answer = await post(path, new URLSearchParams({ key: crypto.randomUUID(), ...values }));
+  const answer = await post(path, { key: crypto.randomUUID(), ...values });
   if (answer.status === 422) {
     const faults = await answer.json();
     return say(faults.message ?? Object.values(faults).join(" "));
   }
-  if (!answer.ok || answer.redirected || !replace(await answer.text())) {
-    say("That could not be booked: sign in again in another tab, then try once more.");
-  }
+  const view = await viewOf(answer);
+  if (!view) return say("That could not be booked: sign in again in another tab, then try once more.");
+  show(view);
 }
 
-export function showFaults(faults) {
+function showFaults(faults) {
   for (const name of FIELDS) {
     const echo = document.getElementById("echo-" + name);
     if (faults[name]) {
@@ -97,23 +104,7 @@ async function send() {
   if (!waiting || sending) return;
   sending = true;
   try {
-    const answer = await post(page.path, new URLSearchParams(waiting));
-    if (answer.status === 422) {
-      localStorage.removeItem(waitingName());
-      showWaiting(false);
-      const faults = await answer.json();
-      if (stands(waiting)) showFaults(faults);
-      else understand();
-    } else if (answer.ok && !answer.redirected && replace(await answer.text(), forgetTyped)) {
-      showWaiting(false);
-    } else if (answer.status === 503) {
-      showWaiting(true);
-      say("The database does not answer just now. The line waits here and goes out by itself.");
-      setTimeout(send, RETRY_AFTER);
-    } else {
-      showWaiting(true);
-      say("The line waits: the sign-in has expired or the server refused it. Sign in again in another tab, then book once more. Nothing typed is lost.");
-    }
+    await settle(waiting, await post(form().dataset.path, new URLSearchParams(waiting)));
   } catch (unreachable) {
     if (!(unreachable instanceof TypeError)) throw unreachable;
     showWaiting(true);
@@ -124,8 +115,31 @@ async function send() {
   }
 }
 
-function book(event) {
-  event.preventDefault();
+async function settle(waiting, answer) {
+  if (answer.status === 422) {
+    localStorage.removeItem(waitingName());
+    showWaiting(false);
+    const faults = await answer.json();
+    if (stands(waiting)) showFaults(faults);
+    else understand();
+    return;
+  }
+  const view = await viewOf(answer);
+  if (view) {
+    forgetTyped();
+    showWaiting(false);
+    show(view);
+  } else if (answer.status === 503) {
+    showWaiting(true);
+    say("The database does not answer just now. The line waits here and goes out by itself.");
+    setTimeout(send, RETRY_AFTER);
+  } else {
+    showWaiting(true);
+    say("The line waits: the sign-in has expired or the server refused it. Sign in again in another tab, then book once more. Nothing typed is lost.");
+  }
+}
+
+function book() {
   if (!input("circle").value.trim()) {
     const take = document.getElementById("take");
     if (take && isBlank()) return take.click();
@@ -133,7 +147,7 @@ function book(event) {
     return;
   }
   if (!localStorage.getItem(waitingName())) {
-    const line = new URLSearchParams(new FormData(document.getElementById("live")));
+    const line = new URLSearchParams(new FormData(form()));
     // When it was read, not when it arrives.
     line.set("readAt", new Date().toISOString());
     localStorage.setItem(waitingName(), line.toString());
@@ -141,23 +155,30 @@ function book(event) {
   send();
 }
 
-/** What is typed, as understood; a fault stands under its digits. */
-export async function understand() {
+/** What is typed, as understood. What has no sound shape is asked about once the hand rests; a fault stands under its digits. */
+export function understand() {
   const mine = ++asked;
-  const live = document.getElementById("live");
-  if (!live) return;
-  const typed = Object.fromEntries(FIELDS.map(name => [name, live.elements[name].value]));
+  if (!form()) return;
+  const typed = Object.fromEntries(FIELDS.map(name => [name, form().elements[name].value]));
   localStorage.setItem(typedName(), JSON.stringify({ ...typed, sentence: document.getElementById("sentence").textContent }));
+  const { angles, lengths } = main().dataset;
+  const echoes = { circle: angle(typed.circle, angles), zenith: angle(typed.zenith, angles), slope: slope(typed.slope, lengths) };
+  for (const name of FIELDS) echo(name, { echo: echoes[name] ?? "" }, typed[name]);
+  const unsound = FIELDS.filter(name => echoes[name] === null);
+  if (unsound.length) setTimeout(() => { if (mine === asked) ask(unsound, typed, mine); }, HAND_RESTS);
+}
+
+async function ask(unsound, typed, mine) {
   let answer;
   try {
-    answer = await fetch(main().dataset.understood + "?" + new URLSearchParams(typed));
+    answer = await fetch(main().dataset.understood + "?" + new URLSearchParams(unsound.map(name => [name, typed[name]])));
   } catch (unreachable) {
     if (!(unreachable instanceof TypeError)) throw unreachable;
     return;
   }
   if (!answer.ok || answer.redirected || mine !== asked) return;
   const understood = await answer.json();
-  for (const name of FIELDS) echo(name, understood[name], typed[name]);
+  if (mine === asked) unsound.forEach(name => echo(name, understood[name], typed[name]));
 }
 
 function echo(name, understood, typed) {
@@ -173,7 +194,7 @@ function echo(name, understood, typed) {
 }
 
 function press(key) {
-  const at = field && document.contains(field) ? field : input("circle");
+  const at = focused && document.contains(focused) ? focused : input("circle");
   at.focus();
   if (key === "next") return next(at);
   if (key === "back") at.value = at.value.slice(0, -1);
@@ -184,56 +205,72 @@ function press(key) {
 function next(at) {
   const following = FIELDS[FIELDS.indexOf(at.name) + 1];
   if (following) input(following).focus();
-  else document.getElementById("live").requestSubmit();
+  else form().requestSubmit();
 }
 
 /** Posts what a button stands for, once, with what stands in hand. */
-export function actPosts(aside) {
-  document.querySelectorAll(".act-post").forEach(button => button.addEventListener("click", async () => {
-    button.disabled = true;
-    await change(button.dataset.path, { ...(button.dataset.aside ? aside() : {}), ...(button.dataset.all ? { all: "1" } : {}) });
-    button.disabled = false;
-  }));
-  document.querySelectorAll(".act-form").forEach(form => form.addEventListener("submit", event => {
-    event.preventDefault();
-    change(form.dataset.path, Object.fromEntries(new FormData(form, event.submitter)));
-  }));
+async function actPost(button) {
+  button.disabled = true;
+  const { path, aside, all } = button.dataset;
+  await change(path, { ...(aside ? page.aside() : {}), ...(all ? { all: "1" } : {}) });
+  button.disabled = false;
 }
 
 /**
- * Wires the line in hand of a page that has just come up.
- * @param settings path: where a line is posted; begin: called whenever another page has come up
+ * Wires a page once: whatever is drawn later is heard too.
+ * @param settings show: draws a view; aside: what stands in hand, for the simulated station; extra: what every post says beside;
+ *   clicks: what a click does, by selector
  */
-export function live(settings) {
+export function wire(settings) {
   page = settings;
-  field = null;
-  const form = document.getElementById("live");
-  const touch = matchMedia("(pointer: coarse)").matches;
-  if (form) {
-    form.addEventListener("submit", book);
-    form.addEventListener("input", understand);
-    for (const name of FIELDS) {
-      const box = input(name);
-      if (touch) box.inputMode = "none";
-      box.addEventListener("focus", () => { field = box; });
-      box.addEventListener("keydown", event => {
-        if (event.key === "Enter") {
-          event.preventDefault();
-          const take = document.getElementById("take");
-          if (take && isBlank()) take.click();
-          else next(box);
-        }
-      });
+  const clicks = {
+    "[data-key]": key => press(key.dataset.key),
+    ".act-post": actPost,
+    ...page.clicks,
+  };
+  main().addEventListener("click", event => {
+    for (const [selector, act] of Object.entries(clicks)) {
+      const pressed = event.target.closest(selector);
+      if (pressed) act(pressed);
     }
+  });
+  main().addEventListener("submit", event => {
+    if (event.target === form()) {
+      event.preventDefault();
+      book();
+    } else if (event.target.matches(".act-form")) {
+      event.preventDefault();
+      change(event.target.dataset.path, Object.fromEntries(new FormData(event.target, event.submitter)));
+    }
+  });
+}
+
+function wireField(box) {
+  if (matchMedia("(pointer: coarse)").matches) box.inputMode = "none";
+  box.addEventListener("focus", () => { focused = box; });
+  box.addEventListener("keydown", event => {
+    if (event.key !== "Enter") return;
+    event.preventDefault();
+    const take = document.getElementById("take");
+    if (take && isBlank()) take.click();
+    else next(box);
+  });
+}
+
+/** Takes up a line in hand that has just been drawn: with what was typed for it before a reload. */
+export function live() {
+  focused = null;
+  if (form()) {
+    form().addEventListener("input", understand);
+    FIELDS.forEach(name => wireField(input(name)));
     const kept = JSON.parse(localStorage.getItem(typedName()) ?? "null");
     if (kept && kept.sentence === document.getElementById("sentence").textContent) {
-      for (const name of FIELDS) form.elements[name].value = kept[name];
+      for (const name of FIELDS) form().elements[name].value = kept[name];
       understand();
     }
     input("circle").focus({ preventScroll: true });
-    form.scrollIntoView({ block: "nearest" });
+    form().scrollIntoView({ block: "nearest" });
   }
-  document.querySelectorAll("[data-key]").forEach(key => key.addEventListener("click", () => press(key.dataset.key)));
   if (localStorage.getItem(waitingName())) {
     showWaiting(true);
     send();

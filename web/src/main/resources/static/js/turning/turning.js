@@ -1,23 +1,25 @@
 // The page of a setup: what can be struck out, taken by the station, or called for out of the order.
-import { actPosts, change, live, say, url } from "../frame/live.js";
+import { draw, firstView } from "../frame/draw.js";
+import { change, live, say, url, wire } from "../frame/live.js";
+import { asksForAll, drawLines } from "./lines.js";
 
 let striking = null;
+const panel = () => document.getElementById("strike-panel");
 
 function openStrike(opener) {
-  const panel = document.getElementById("strike-panel");
   striking = opener.dataset.set ? { set: opener.dataset.set } : { line: opener.dataset.line };
-  document.getElementById("strike-title").textContent =
-    striking.set ? "Strike out the whole set " + striking.set + ": why?" : "Strike out: why?";
-  panel.hidden = false;
-  panel.querySelector("button").focus();
-  panel.scrollIntoView({ block: "nearest" });
+  document.getElementById("strike-title").textContent = `${striking.set ? opener.getAttribute("aria-label") : "Strike out"}: why?`;
+  panel().hidden = false;
+  panel().querySelector("button").focus();
+  panel().scrollIntoView({ block: "nearest" });
 }
 
 /** What was called for out of the order, as the server is to take it up. */
 function aside() {
   const form = document.getElementById("live");
   if (!form?.elements.aside.value) return {};
-  return Object.fromEntries(["target", "role", "face", "reflector", "height", "heightTo"].map(name => [name, form.elements[name].value]));
+  const fields = ["target", "role", "face", "reflector", "height", "heightTo", "aside"];
+  return Object.fromEntries(fields.map(name => [name, form.elements[name].value]));
 }
 
 /** Shows what the simulated station displays, to be read and typed. */
@@ -37,25 +39,29 @@ async function offerMarks() {
   document.getElementById("aside-marks").replaceChildren(...(await answer.json()).map(name => new Option("", name)));
 }
 
-function begin() {
-  live({ path: "/reading", begin });
-  actPosts(aside);
-  document.querySelectorAll(".open-strike").forEach(opener => opener.addEventListener("click", () => openStrike(opener)));
-  document.querySelectorAll(".restore").forEach(button => button.addEventListener("click", () => change("/restore", { line: button.dataset.line })));
-  document.querySelectorAll("[data-reason]").forEach(button => button.addEventListener("click", () =>
-    change("/strike", { ...striking, reason: button.dataset.reason, other: document.getElementById("other-reason").value })));
-  document.getElementById("strike-cancel").addEventListener("click", () => { document.getElementById("strike-panel").hidden = true; });
-  document.getElementById("strike-panel").addEventListener("submit", event => event.preventDefault());
-  document.querySelector(".something-else").addEventListener("toggle", event => { if (event.target.open) offerMarks(); });
-  document.getElementById("show-display")?.addEventListener("click", showDisplay);
-  document.querySelectorAll(".order-form").forEach(form => form.addEventListener("submit", event => {
-    event.preventDefault();
-    change("/order", Object.fromEntries(new FormData(form)));
-  }));
-  document.getElementById("show-earlier")?.addEventListener("click", () => document.getElementById("book").classList.toggle("whole"));
-  document.getElementById("book").addEventListener("click", event => {
-    if (!event.target.closest("button")) event.currentTarget.classList.toggle("whole");
-  });
+/** Draws a view, and puts away what belonged to the one before. */
+function show(view) {
+  const drawn = draw(view, drawLines);
+  if (panel()) panel().hidden = true;
+  document.getElementById("display").hidden = true;
+  document.querySelector(".something-else").open = false;
+  if (drawn.includes("live")) live();
 }
 
-begin();
+const CLICKS = {
+  ".open-strike": openStrike,
+  ".restore": button => change("/restore", { line: button.dataset.line }),
+  "[data-reason]": button =>
+    change("/strike", { ...striking, reason: button.dataset.reason, other: document.getElementById("other-reason").value }),
+  "#strike-cancel": () => { panel().hidden = true; },
+  "#show-display": showDisplay,
+  "#show-earlier": () => document.getElementById("book").classList.toggle("whole"),
+};
+
+wire({ show, aside, extra: () => (asksForAll() ? { whole: "yes" } : {}), clicks: CLICKS });
+show(firstView());
+panel()?.addEventListener("submit", event => event.preventDefault());
+document.querySelector(".something-else").addEventListener("toggle", event => { if (event.target.open) offerMarks(); });
+document.getElementById("book").addEventListener("click", event => {
+  if (!event.target.closest("button, a")) event.currentTarget.classList.toggle("whole");
+});

@@ -92,8 +92,8 @@ class KilledTest {
                             postForm(job + "/turning/S4/reading", pointing(minutes + " " + seconds));
                     assertThat(answer.statusCode()).as(answer.body()).isIn(200, 503);
                     if (answer.statusCode() == 200) {
-                        assertThat(answer.body()).contains("id=\"book\"");
-                        acknowledged.add("34°%s&#39;%s&quot;".formatted(minutes, seconds));
+                        assertThat(answer.body()).contains("\"revision\":");
+                        acknowledged.add("34°%s'%s\\\"".formatted(minutes, seconds));
                     } else {
                         assertThat(answer.body()).contains("nothing of this was stored");
                         failed++;
@@ -154,7 +154,7 @@ class KilledTest {
                 String seconds = "%02d.%d".formatted(i / 10, i % 10);
                 HttpResponse<String> answer = postForm(job + "/turning/S4/reading", pointing("56 " + seconds));
                 if (answer.statusCode() == 200) {
-                    acknowledged.add("34°56&#39;" + seconds + "&quot;");
+                    acknowledged.add("34°56'" + seconds + "\\\"");
                 }
             }
         } catch (IOException lost) {

@@ -62,6 +62,17 @@ public final class CheckTable {
             Optional<Decision.SecondSight> decided,
             String decidedAt,
             boolean decidable) {
+        /** Whether it is still to be decided which of two sights counts. */
+        public boolean isOpen() {
+            return decidable && decided.isEmpty() && verdict.isPresent();
+        }
+
+        /** Whether the first sight no longer counts alone. */
+        public boolean isChanged() {
+            return decidable
+                    && decided.filter(d -> d != Decision.SecondSight.KEEP).isPresent();
+        }
+
         /** The verdict in words. */
         public String words() {
             return verdict.map(Verdict::words).orElse("no position");

@@ -9,12 +9,9 @@ import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.words.Words;
-import markturn.survey.job.Code;
 import markturn.survey.job.Job;
-import markturn.survey.job.Joining;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
-import markturn.survey.job.Reflector;
 import markturn.survey.locate.SingleFace;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
@@ -22,150 +19,35 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.result.Shot;
-import markturn.survey.result.Unplaced;
 import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
-import markturn.survey.show.Signs;
+import markturn.tripod.view.Address;
 
-/** Lays the page of detail out: what is sighted now, what was sighted last, and what it came to. */
-public final class DetailDesk {
+/** The shots of a setup as lines: the last ones, what they came to, and what a single face leaves in them. */
+final class DetailLines {
     private static final int LINES_SHOWN = 4;
 
     private final BookedJob book;
     private final SurveyResult result;
     private final Job job;
     private final MeasuredSetup setup;
-    private final Choice choice;
     private final Display show;
 
-    public DetailDesk(BookedJob book, String setup, Choice choice) {
+    DetailLines(BookedJob book, MeasuredSetup setup, Display show) {
         this.book = book;
         this.result = book.result();
         this.job = book.job();
-        this.setup = result.measured().setup(setup);
-        this.choice = choice;
-        this.show = new Display(job.units());
+        this.setup = setup;
+        this.show = show;
     }
 
-    public DetailPage page() {
-        SpecialSights special = new SpecialSights(job);
-        List<DetailPage.BookLine> lines = lines();
-        return new DetailPage(
-                setup,
-                codes(),
-                poles(),
-                live(choice.later() ? Optional.empty() : special.next()),
-                lines,
-                earlier(lines.size()),
-                Sketch.of(result, setup, choice.asTheGroundLies()),
-                singleFace(),
-                setup.orientation().isPresent(),
-                (int) setup.shots().stream()
-                        .filter(s -> s.fix().role() == Reading.Role.DETAIL)
-                        .count(),
-                special.unfinished(),
-                waiting());
-    }
-
-    private List<String> waiting() {
-        return result.measured().unplaced().stream()
-                .filter(u -> u.why() == Unplaced.Why.ONE_SETUP && !u.setups().contains(setup.name()))
-                .map(Unplaced::mark)
-                .toList();
-    }
-
-    private List<DetailPage.CodeChoice> codes() {
-        Map<String, Long> used = job.marks().stream()
-                .filter(m -> !m.code().isEmpty())
-                .collect(Collectors.groupingBy(Mark::code, java.util.LinkedHashMap::new, Collectors.counting()));
-        List<Code> all = new ArrayList<>(job.codes());
-        used.keySet().stream()
-                .filter(name -> all.stream().noneMatch(c -> c.name().equals(name)))
-                .forEach(name -> all.add(Code.plain(name)));
-        if (!choice.code().isEmpty() && all.stream().noneMatch(c -> c.name().equals(choice.code()))) {
-            all.add(Code.plain(choice.code()));
-        }
-        return all.stream()
-                .map(c -> new DetailPage.CodeChoice(
-                        c.name(),
-                        c.words(),
-                        Signs.path(c.sign()),
-                        c.line(),
-                        c.name().equals(choice.code()),
-                        used.getOrDefault(c.name(), 0L)))
-                .toList();
-    }
-
-    private List<DetailPage.Pole> poles() {
-        return Choice.reflectors(job).stream()
-                .map(name -> new DetailPage.Pole(name, height(name), name.equals(choice.reflector())))
-                .toList();
-    }
-
-    private String height(String reflector) {
-        return Choice.height(job, setup.setup(), reflector, job.code(choice.code()))
-                .map(h -> show.length(h.value()))
-                .orElse("");
-    }
-
-    private DetailPage.Live live(Optional<SpecialSights.Step> step) {
-        String name = step.map(SpecialSights.Step::target)
-                .or(choice::name)
-                .or(() -> choice.built()
-                        ? Code.plain("T").nextFree(job)
-                        : choice.code().isEmpty()
-                                ? Choice.lastDetail(setup.setup()).map(last -> Code.after(job, last.target()))
-                                : job.code(choice.code()).nextFree(job))
-                .orElse("");
-        boolean joins = step.isEmpty() && !choice.built();
-        return new DetailPage.Live(
-                name,
-                step.map(s -> s.of().code()).orElse(choice.code()),
-                choice.face(),
-                choice.reflector(),
-                height(choice.reflector()),
-                choice.built(),
-                joins ? choice.joining() : Optional.empty(),
-                Choice.openLines(job, choice.code()),
-                step.map(SpecialSights.Step::words).orElse(""),
-                step.map(SpecialSights.Step::angleOnly).orElse(false),
-                sentence(name, step, joins));
-    }
-
-    private String sentence(String name, Optional<SpecialSights.Step> step, boolean joins) {
-        if (step.isPresent()) {
-            return step.get().of().name() + ": " + step.get().words();
-        }
-        if (name.isEmpty()) {
-            return choice.code().isEmpty()
-                    ? "Choose a code, or type a name."
-                    : "The numbers of " + choice.code() + " are used up: type a name, or widen its range.";
-        }
-        String line = joins
-                ? choice.joining().map(DetailDesk::words).orElse("")
-                : choice.built() ? ", new control: turn it in the sets before anything is built on it" : "";
-        String pole = choice.reflector().equals(Reflector.REFLECTORLESS)
-                ? " Without reflector: mind edges and grazing sights."
-                : " " + choice.reflector()
-                        + (height(choice.reflector()).isEmpty() ? "." : " at " + height(choice.reflector()) + ".");
-        String face = choice.face() == Reading.Face.LEFT ? "" : " Face RIGHT.";
-        return "Sight " + name + line + "." + pole + face;
-    }
-
-    private static String words(Joining joining) {
-        return switch (joining.act()) {
-            case BEGIN -> ", begins line " + joining.line();
-            case GO_ON -> ", on line " + joining.line();
-            case CLOSE -> ", closes line " + joining.line();
-        };
-    }
-
-    private List<DetailPage.BookLine> lines() {
+    /** @param all every line of the setup, not the last ones only */
+    List<DetailLine> shown(boolean all) {
         List<Reading> readings = setup.setup().readings();
         Map<Integer, Shot> shots = setup.shots().stream()
                 .collect(Collectors.toMap(s -> s.fix().firstPlace(), Function.identity(), (a, b) -> a));
-        List<DetailPage.BookLine> lines = new ArrayList<>();
-        for (int place = readings.size() - 1; place >= 0 && (choice.all() || lines.size() < LINES_SHOWN); place--) {
+        List<DetailLine> lines = new ArrayList<>();
+        for (int place = readings.size() - 1; place >= 0 && (all || lines.size() < LINES_SHOWN); place--) {
             if (isShot(readings.get(place))) {
                 lines.add(0, line(place, readings.get(place), Optional.ofNullable(shots.get(place))));
             }
@@ -177,15 +59,15 @@ public final class DetailDesk {
         return reading.role() == Reading.Role.DETAIL || reading.set().isEmpty();
     }
 
-    /** How many lines of shots the page does not show. */
-    private int earlier(int shown) {
+    /** How many lines of shots are not among those shown. */
+    int leftOut(List<DetailLine> shown) {
         return (int) setup.setup().readings().stream()
-                        .filter(DetailDesk::isShot)
+                        .filter(DetailLines::isShot)
                         .count()
-                - shown;
+                - shown.size();
     }
 
-    private DetailPage.BookLine line(int place, Reading reading, Optional<Shot> shot) {
+    private DetailLine line(int place, Reading reading, Optional<Shot> shot) {
         String mark = job.trueName(reading.target());
         Optional<Check> check = reading.stands() && isSecond(place, mark)
                 ? result.measured().checks().stream()
@@ -195,8 +77,10 @@ public final class DetailDesk {
         boolean located = job.mark(mark)
                 .filter(m -> m.kind() == Mark.Kind.LOCATED && m.given().isEmpty())
                 .isPresent();
-        return new DetailPage.BookLine(
-                book.keyOf(setup.name(), place),
+        String key = book.keyOf(setup.name(), place);
+        return new DetailLine(
+                key,
+                place,
                 reading,
                 job.mark(reading.target()).map(Mark::code).orElse(""),
                 job.mark(reading.target())
@@ -211,7 +95,8 @@ public final class DetailDesk {
                         ? place(shot)
                         : "struck out: " + reading.struck().orElse(""),
                 check.map(this::again).orElse(""),
-                check.isPresent() && located && !isDecided(mark));
+                check.isPresent() && located && !isDecided(mark),
+                Address.ofJob(book.jobId()).correct(setup.name(), key));
     }
 
     /** Whether the mark had a position before this line came. */
@@ -275,7 +160,8 @@ public final class DetailDesk {
                 show.length(at.get().elevation()));
     }
 
-    private String singleFace() {
+    /** What collimation and index do to shots of one face. */
+    String singleFace() {
         Optional<Shot> last = setup.shots().stream()
                 .filter(s ->
                         s.fix().role() == Reading.Role.DETAIL && s.horizontal().isPresent())

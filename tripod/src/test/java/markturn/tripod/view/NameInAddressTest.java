@@ -1,4 +1,4 @@
-package markturn.tripod.way;
+package markturn.tripod.view;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

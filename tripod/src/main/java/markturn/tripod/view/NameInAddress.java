@@ -1,4 +1,4 @@
-package markturn.tripod.way;
+package markturn.tripod.view;
 
 import java.nio.charset.StandardCharsets;
 

@@ -1,0 +1,2 @@
+/** Reviewing a setup: accepting it, opening it again, answering findings, leaving marks out; and what is decided of a second sight. */
+package markturn.tripod.review;

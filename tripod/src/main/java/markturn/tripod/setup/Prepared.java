@@ -1,0 +1,94 @@
+package markturn.tripod.setup;
+
+import java.util.HashMap;
+import java.util.Map;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.TurningOrder;
+import markturn.survey.finding.words.Words;
+import markturn.survey.job.Code;
+import markturn.survey.job.Limit;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+
+/** What the sheet of setting up knows before anything is typed: never a height, which is measured anew each time. */
+public final class Prepared {
+    private Prepared() {}
+
+    /**
+     * The fields of the sheet.
+     *
+     * @param asked {@code from} a setup {@code to} one of its targets for the move there, or {@code again} for the same setup once more
+     */
+    public static Map<String, String> typed(BookedJob book, Map<String, String> asked) {
+        Map<String, String> typed = new HashMap<>();
+        typed.put("name", freeName(book));
+        typed.put("sets", String.valueOf((int) book.job().classOfWork().limit(Limit.SETS)));
+        typed.put("start", "small");
+        book.job()
+                .setup(asked.getOrDefault("from", ""))
+                .ifPresent(before -> moved(book, before, asked.getOrDefault("to", ""), typed));
+        book.job().setup(asked.getOrDefault("again", "")).ifPresent(before -> again(book, before, typed));
+        return typed;
+    }
+
+    /** What the sheet is headed, as it was prepared. */
+    public static String heading(Map<String, String> typed) {
+        return typed.containsKey("from")
+                ? "Move to " + typed.getOrDefault("station", "")
+                : typed.containsKey("again") ? "Set up once more as " + typed.get("again") : "Set up";
+    }
+
+    private static String freeName(BookedJob book) {
+        int number = book.job().setups().size() + 1;
+        while (book.job().setup("S" + number).isPresent()) {
+            number++;
+        }
+        return "S" + number;
+    }
+
+    /** The last foresight becomes the station, the last station the backsight; heights are asked again, no exception. */
+    private static void moved(BookedJob book, Setup before, String to, Map<String, String> typed) {
+        TurningOrder order = book.order(before);
+        typed.put("from", before.name());
+        typed.put("station", to);
+        alike(before, order, typed);
+        typed.put("back-0", before.station());
+        order.aim(to).ifPresent(aim -> {
+            typed.put("back-0-reflector", aim.reflector());
+            aim.centringStdDev().ifPresent(c -> {
+                typed.put("centring", Words.number(c * 1000, 2));
+                typed.put("back-0-centring", Words.number(c * 1000, 2));
+            });
+        });
+    }
+
+    /** What stays from one setup to the next. */
+    private static void alike(Setup before, TurningOrder order, Map<String, String> typed) {
+        typed.put("instrument", before.instrument());
+        typed.put("sets", String.valueOf(order.sets()));
+        typed.put("school", order.school().key());
+        typed.put("distances", String.valueOf(order.distances()));
+    }
+
+    /** The same station and backsights once more, after a break or on another day: heights are asked anew, the circle is as it is found. */
+    private static void again(BookedJob book, Setup before, Map<String, String> typed) {
+        TurningOrder order = book.order(before);
+        typed.put("again", before.name());
+        typed.put("method", before.isFree() ? "resection" : "occupied");
+        typed.put("station", before.station());
+        typed.put("freeStation", Code.after(book.job(), before.station()));
+        alike(before, order, typed);
+        typed.put("start", "falls");
+        int back = 0;
+        int fore = 0;
+        for (TurningOrder.Aim aim : order.aims()) {
+            boolean backsight = aim.role() == Reading.Role.BACKSIGHT;
+            if (backsight && back == SetupForm.BACKSIGHTS || !backsight && fore == SetupForm.FORESIGHTS) {
+                continue;
+            }
+            String field = backsight ? "back-" + back++ : "fore-" + fore++;
+            typed.put(field, aim.target());
+            typed.put(field + "-reflector", aim.reflector());
+        }
+    }
+}

@@ -1,0 +1,148 @@
+package markturn.web.act;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.Refused;
+import markturn.tripod.typed.Occasion;
+import markturn.tripod.typed.Outcome;
+import markturn.tripod.view.View;
+import markturn.web.device.Device;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.NotHere;
+import markturn.web.people.People;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+
+/**
+ * Stores what an act makes of what was typed, and answers a page with what it draws anew. What a page was last shown is remembered by its
+ * place and revision; where that is not what the page says it shows, it gets all of its view. A page at fault gets 422 with its fields.
+ */
+@Component
+public class Acts {
+    private static final long MOST_REMEMBERED_BYTES = 16L << 20;
+    private static final MediaType JSON = MediaType.APPLICATION_JSON;
+
+    private final FieldBook fieldBook;
+    private final People people;
+    private final Cache<String, View> shown = Caffeine.newBuilder()
+            .maximumWeight(MOST_REMEMBERED_BYTES)
+            .weigher((String place, View view) -> view.weight())
+            .build();
+
+    Acts(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    /** The act that an address names: its last part. */
+    public static String named(HttpServletRequest request) {
+        String address = request.getRequestURI();
+        return address.substring(address.lastIndexOf('/') + 1);
+    }
+
+    /** The book of a job that somebody has open. */
+    public BookedJob book(String job, Principal who) {
+        return fieldBook.book(job, who.getName());
+    }
+
+    /** Now, by whoever is signed in, with the device in hand. */
+    public Occasion occasion(Principal who) {
+        return new Occasion(who.getName(), people.shownName(who.getName()), Device.known(), Instant.now());
+    }
+
+    /**
+     * Stores what was typed.
+     *
+     * @param act what it makes of a book as it stands; empty where there is no such act
+     * @param unnamed the field to say a refusal under that names none
+     * @return the longer book, or what is at fault
+     */
+    public Booked store(
+            String job,
+            Map<String, String> typed,
+            Principal who,
+            String unnamed,
+            BiFunction<BookedJob, Occasion, Optional<Outcome>> act) {
+        BookedJob book = book(job, who);
+        Occasion occasion = occasion(who);
+        Outcome outcome = act.apply(book, occasion).orElseThrow(NotHere::new);
+        if (outcome instanceof Outcome.Faults faults) {
+            return new Booked(Optional.empty(), faults.byField());
+        }
+        List<EntryPayload> payloads = ((Outcome.Entries) outcome).payloads();
+        try {
+            // Of two who book at once the second one's entries follow from what the first one stored.
+            return new Booked(
+                    Optional.of(fieldBook.add(
+                            job,
+                            typed.get("key"),
+                            who.getName(),
+                            now -> now.revision() == book.revision() ? payloads : anew(act.apply(now, occasion)))),
+                    Map.of());
+        } catch (Refused refused) {
+            return new Booked(
+                    Optional.empty(),
+                    Map.of(refused.field().isEmpty() ? unnamed : refused.field(), refused.getMessage()));
+        }
+    }
+
+    private static List<EntryPayload> anew(Optional<Outcome> outcome) {
+        if (outcome.orElseThrow(NotHere::new) instanceof Outcome.Entries entries) {
+            return entries.payloads();
+        }
+        Map.Entry<String, String> fault =
+                ((Outcome.Faults) outcome.get()).byField().entrySet().iterator().next();
+        throw new Refused(fault.getKey(), fault.getValue());
+    }
+
+    /** What became of an act: the longer book, or what is at fault. */
+    public record Booked(Optional<BookedJob> book, Map<String, String> faults) {
+        /** What is at fault beside the fields that were typed; null, as pages have it, where nothing is. */
+        public String sayings(Map<String, String> typed) {
+            String sayings = faults.entrySet().stream()
+                    .filter(fault -> !typed.containsKey(fault.getKey()))
+                    .map(Map.Entry::getValue)
+                    .collect(Collectors.joining(" "));
+            return sayings.isEmpty() ? null : sayings;
+        }
+
+        /** Answers with a view of the longer book, or 422 with the faults by field. */
+        public ResponseEntity<Object> answer(Function<BookedJob, ResponseEntity<Object>> view) {
+            return book.map(view)
+                    .orElseGet(() -> ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                            .body(faults));
+        }
+    }
+
+    /** The first view of a page, whole, as a block of data within it. */
+    public String first(String place, View view) {
+        shown.put(place, view);
+        return view.whole();
+    }
+
+    /**
+     * What a page draws anew.
+     *
+     * @param place the page, by its address
+     * @param since the revision it says it shows; whatever else stands there gets all
+     */
+    public ResponseEntity<Object> changed(String place, String since, View view) {
+        View before = shown.getIfPresent(place);
+        shown.put(place, view);
+        boolean known = before != null && String.valueOf(before.revision()).equals(since);
+        return ResponseEntity.ok().contentType(JSON).body(known ? view.since(before) : view.whole());
+    }
+}

@@ -1,0 +1,92 @@
+// Draws views: puts what the server, or later the core in the pocket, says into copies of the page's own templates.
+// A template says where a field goes (frame/drawn.html tells how); words come finished and none are made here.
+
+let revision = "";
+
+/** The revision of the book that this page shows; a page without a view has none. */
+export const shownRevision = () => revision;
+
+/** A field by its path; a dot alone is the whole. */
+function field(data, path) {
+  return path === "." ? data : path.split(".").reduce((at, name) => at?.[name], data);
+}
+
+function putAttributes(element, data) {
+  for (const pair of element.dataset.put.split(/\s+/)) {
+    const [name, path] = pair.split(":");
+    const value = field(data, path);
+    if (value === undefined) continue;
+    if (name === "class") element.classList.add(...value.split(" "));
+    else element.setAttribute(name, value);
+  }
+}
+
+/** Fills an element and all beneath it; takes it out where it asks for what is not said. */
+function fill(element, data) {
+  const { each, text, put } = element.dataset;
+  if (each !== undefined) {
+    delete element.dataset.each;
+    const rows = field(data, each) ?? [];
+    element.replaceWith(...rows.map(row => filled(element, row)));
+    return;
+  }
+  const asked = element.dataset.if ?? element.dataset.with;
+  if (asked !== undefined && field(data, asked) === undefined) {
+    element.remove();
+    return;
+  }
+  const within = element.dataset.with === undefined ? data : field(data, element.dataset.with);
+  if (element.dataset.freshKey !== undefined) element.value = crypto.randomUUID();
+  if (put !== undefined) putAttributes(element, within);
+  if (text !== undefined) element.textContent = field(within, text) ?? "";
+  else [...element.children].forEach(child => fill(child, within));
+}
+
+function filled(prototype, data) {
+  const copy = prototype.cloneNode(true);
+  fill(copy, data);
+  return copy;
+}
+
+/** A copy of a template, filled. */
+export function drawn(template, data) {
+  const copy = document.importNode(template.content, true);
+  [...copy.children].forEach(child => fill(child, data));
+  return copy;
+}
+
+function drawPart(name, data) {
+  const place = document.querySelector(`[data-part="${name}"]`);
+  if (!place) return;
+  const template = place.querySelector("template");
+  place.replaceChildren(template, ...(Object.keys(data).length ? [drawn(template, data)] : []));
+}
+
+/** The way through the work stands in the frame of every page: only how far each act is changes. */
+function drawWay(acts) {
+  document.querySelectorAll(".way li").forEach((item, at) => {
+    item.className = acts[at].state;
+    const [aloud, words] = item.querySelectorAll(".way-words > span");
+    aloud.textContent = acts[at].aloud;
+    words.textContent = acts[at].words ?? "";
+    item.querySelector("a").href = acts[at].address;
+  });
+}
+
+/**
+ * Draws what a view says; parts it does not name stay as they are.
+ * @param lines what draws its lines
+ * @returns the names of the parts that were drawn
+ */
+export function draw(view, lines) {
+  revision = String(view.revision);
+  for (const [name, data] of Object.entries(view.parts)) {
+    if (name === "way") drawWay(data.acts);
+    else drawPart(name, data);
+  }
+  lines(view.lines, Boolean(view.whole));
+  return Object.keys(view.parts);
+}
+
+/** The view that came with the page. */
+export const firstView = () => JSON.parse(document.getElementById("view").textContent);
