@@ -38,9 +38,14 @@ final class StaticParts implements WebMvcConfigurer {
         views.addStaticVariable("parts", this);
     }
 
-    /** The address of a part by its place in the house, such as {@code css/house.css}. */
+    /** The address of a part by its place in the house, such as {@code css/frame.css}. */
     public String at(String place) {
         return beneath + "/" + place;
+    }
+
+    /** The address of a sheet of styles by its name. */
+    public String style(String name) {
+        return at("css/" + name + ".css");
     }
 
     @Override

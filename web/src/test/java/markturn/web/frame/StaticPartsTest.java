@@ -22,7 +22,7 @@ class StaticPartsTest {
         page.waitForLoadState();
         List<String> parts =
                 asked.stream().filter(url -> url.matches(".*\\.(css|js|woff2)")).toList();
-        assertThat(parts).anyMatch(url -> url.endsWith("house.css")).anyMatch(url -> url.endsWith("house.js"));
+        assertThat(parts).anyMatch(url -> url.endsWith("frame.css")).anyMatch(url -> url.endsWith("house.js"));
         for (String url : parts) {
             assertThat(url).containsAnyOf("/parts/", "/webjars/");
             APIResponse answer = page.request().get(url);
