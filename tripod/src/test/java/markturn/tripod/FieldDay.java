@@ -1,0 +1,165 @@
+package markturn.tripod;
+
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.BiFunction;
+import markturn.fieldbook.Admission;
+import markturn.fieldbook.Assembly;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.Booker;
+import markturn.fieldbook.Computing;
+import markturn.fieldbook.Entry;
+import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.InstrumentAdded;
+import markturn.fieldbook.JobOpened;
+import markturn.fieldbook.ReflectorAdded;
+import markturn.survey.angle.AngleUnit;
+import markturn.survey.job.Atmosphere;
+import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Earth;
+import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
+import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Reflector;
+import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
+import markturn.tripod.mark.MarkEntries;
+import markturn.tripod.setup.Prepared;
+import markturn.tripod.setup.SetUpEntries;
+import markturn.tripod.turning.TurningEntries;
+import markturn.tripod.turning.TurningSheet;
+import markturn.tripod.typed.Occasion;
+import markturn.tripod.typed.Outcome;
+import markturn.tripod.view.View;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A day at the instrument without a server: what is typed becomes entries, entries a longer book, the book a view. */
+final class FieldDay {
+    private static final JsonMapper JSON = new JsonMapper();
+    private static final Booker BOTH = new Booker("wren", true, true);
+    private static final Optional<String> DEVICE = Optional.of("tablet");
+
+    private BookedJob book = Assembly.empty("day", Computing.AT_ONCE);
+    private Instant now = Instant.parse("2026-04-17T08:00:00Z");
+    private Map<String, String> faults = Map.of();
+    private int keys;
+
+    /** A job with one instrument, one reflector and control A and B, 100 m apart due north. */
+    FieldDay() {
+        Units units = new Units(LengthUnit.METRE, AngleUnit.DMS);
+        add(List.of(new JobOpened(
+                Job.opened("Day", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL))));
+        double second = AngleUnit.DMS.small();
+        add(List.of(
+                new InstrumentAdded(new Instrument(
+                        "I1",
+                        2 * second,
+                        2 * second,
+                        0.002,
+                        2,
+                        0.001,
+                        0.001,
+                        OptionalDouble.empty(),
+                        new Atmosphere(15, 1013.25, 0),
+                        Optional.empty())),
+                new ReflectorAdded(new Reflector("Prism", -0.03, 0.001, 0.001, Optional.empty()))));
+        Map<String, String> marks = new LinkedHashMap<>();
+        mark(marks, 0, "A", "1000", "5000", "10");
+        mark(marks, 1, "B", "1100", "5000", "10.5");
+        act(marks, (now, occasion) -> Optional.of(new MarkEntries(now, occasion).enter(marks)));
+    }
+
+    private static void mark(Map<String, String> typed, int row, String name, String north, String east, String up) {
+        typed.putAll(Map.of(
+                "name-" + row,
+                name,
+                "northing-" + row,
+                north,
+                "easting-" + row,
+                east,
+                "elevation-" + row,
+                up,
+                "source-" + row,
+                "list"));
+    }
+
+    BookedJob book() {
+        return book;
+    }
+
+    Setup setup() {
+        return book.job().setups().get(book.job().setups().size() - 1);
+    }
+
+    /** What the last act was refused for; empty where it was booked. */
+    Map<String, String> faults() {
+        return faults;
+    }
+
+    void later(int minutes) {
+        now = now.plusSeconds(60L * minutes);
+    }
+
+    /** Sets up on A with B as backsight and T1 as target. */
+    void occupyA() {
+        Map<String, String> typed = new LinkedHashMap<>(Prepared.typed(book, Map.of()));
+        typed.putAll(Map.of("station", "A", "height", "1.500", "instrument", "I1", "method", "occupied"));
+        typed.putAll(Map.of("back-0", "B", "back-0-reflector", "Prism", "back-0-height", "1.500"));
+        typed.putAll(Map.of("fore-0", "T1", "fore-0-reflector", "Prism", "fore-0-height", "1.500"));
+        act(typed, (now, occasion) -> Optional.of(new SetUpEntries(now, occasion).begin(typed)));
+    }
+
+    /** Books the line in hand. */
+    void book(String circle, String zenith, String slope) {
+        JsonNode live = part("live");
+        Map<String, String> typed =
+                new LinkedHashMap<>(Map.of("key", "page", "circle", circle, "zenith", zenith, "slope", slope));
+        for (String field : List.of("target", "role", "set", "face", "reflector", "height", "heightTo")) {
+            typed.put(field, live.path(field).asString(""));
+        }
+        turning("reading", typed);
+    }
+
+    void turning(String act, Map<String, String> typed) {
+        act(typed, (now, occasion) -> new TurningEntries(now, setup(), occasion).of(act, typed));
+    }
+
+    /** Lets a function make entries of what was typed, and lays them on. */
+    void act(Map<String, String> typed, BiFunction<BookedJob, Occasion, Optional<Outcome>> act) {
+        typed = new LinkedHashMap<>(typed);
+        Outcome outcome = act.apply(book, new Occasion("wren", "Wren Teasel", DEVICE, now))
+                .orElseThrow();
+        faults = outcome instanceof Outcome.Faults f ? f.byField() : Map.of();
+        if (outcome instanceof Outcome.Entries entries) {
+            add(entries.payloads());
+        }
+    }
+
+    private void add(List<? extends EntryPayload> payloads) {
+        for (EntryPayload payload : payloads) {
+            Admission.require(book, payload, BOTH);
+            book = Assembly.with(book, new Entry(book.revision() + 1, "key-" + ++keys, now, "wren", payload));
+        }
+    }
+
+    View view() {
+        return TurningSheet.inOrder(DEVICE, false).view(book, setup(), now);
+    }
+
+    JsonNode part(String name) {
+        return read(view().whole()).get("parts").get(name);
+    }
+
+    JsonNode lines() {
+        return read(view().whole()).get("lines");
+    }
+
+    static JsonNode read(String json) {
+        return JSON.readTree(json);
+    }
+}
