@@ -2,7 +2,6 @@ package markturn.web.act;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
@@ -45,12 +44,6 @@ public class Acts {
     Acts(FieldBook fieldBook, People people) {
         this.fieldBook = fieldBook;
         this.people = people;
-    }
-
-    /** The act that an address names: its last part. */
-    public static String named(HttpServletRequest request) {
-        String address = request.getRequestURI();
-        return address.substring(address.lastIndexOf('/') + 1);
     }
 
     /** The book of a job that somebody has open. */

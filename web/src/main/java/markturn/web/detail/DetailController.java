@@ -1,6 +1,5 @@
 package markturn.web.detail;
 
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.List;
@@ -92,14 +91,13 @@ class DetailController {
     }
 
     /** An act: as {@link DetailEntries} names it. */
-    @PostMapping({SHEET + "/shot", SHEET + "/special", SHEET + "/strike", SHEET + "/join"})
+    @PostMapping(SHEET + "/{act}")
     ResponseEntity<Object> act(
             @PathVariable String id,
             @PathVariable String name,
+            @PathVariable String act,
             @RequestParam Map<String, String> typed,
-            HttpServletRequest request,
             Principal who) {
-        String act = Acts.named(request);
         return acts.store(
                         id,
                         typed,

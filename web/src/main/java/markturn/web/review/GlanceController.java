@@ -4,6 +4,7 @@ import java.security.Principal;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.standing.Glance;
+import markturn.tripod.review.GlanceBar;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;

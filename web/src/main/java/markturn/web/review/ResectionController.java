@@ -13,16 +13,21 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.show.Display;
+import markturn.survey.show.Sentence;
+import markturn.tripod.review.ResectionDrawing;
+import markturn.tripod.review.ResectionSheet;
 import markturn.tripod.review.ReviewEntries;
+import markturn.tripod.view.Sheet;
 import markturn.web.act.Acts;
 import markturn.web.frame.NotHere;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
 
 /** The switches of a resection's review: what if a mark, or a part of it, were left out; what if there were one more. */
 @Controller
@@ -46,8 +51,7 @@ class ResectionController {
 
     /** The cells of the page with other marks taking part. Nothing is booked. */
     @GetMapping("/job/{id}/review/{name}/what-if")
-    @ResponseBody
-    ResectionCells whatIf(
+    ResponseEntity<String> whatIf(
             @PathVariable String id,
             @PathVariable String name,
             @RequestParam(required = false) List<String> off,
@@ -57,13 +61,12 @@ class ResectionController {
         tested(book, name);
         MeasuredSetup now =
                 Survey.whatIf(book.result(), name, ResectionSheet.switched(off == null ? List.of() : off), scale);
-        return ResectionSheet.of(book, now);
+        return json(ResectionSheet.of(book, now).json());
     }
 
     /** The ellipse with one more mark: one of the job's, or any place of the drawing. */
     @GetMapping("/job/{id}/review/{name}/one-more")
-    @ResponseBody
-    Map<String, String> oneMore(
+    ResponseEntity<String> oneMore(
             @PathVariable String id,
             @PathVariable String name,
             @RequestParam(defaultValue = "") String mark,
@@ -73,7 +76,7 @@ class ResectionController {
         BookedJob book = acts.book(id, who);
         MeasuredSetup setup = tested(book, name);
         if (setup.station().isEmpty() || !setup.setup().isFree()) {
-            return Map.of("words", "There is no position yet.");
+            return json(Sheet.empty().with("words", "There is no position yet.").json());
         }
         Display show = new Display(book.job().units());
         Optional<Position> at =
@@ -82,22 +85,27 @@ class ResectionController {
                 .orElseGet(() -> ResectionDrawing.placeAt(setup, show, x, y));
         Optional<Covariance> more = Survey.withOneMore(book.result(), name, place[0], place[1]);
         if (more.isEmpty()) {
-            return Map.of("words", "A mark there would not help.");
+            return json(
+                    Sheet.empty().with("words", "A mark there would not help.").json());
         }
         Covariance.Ellipse before = setup.station().get().plan().ellipse();
         Covariance.Ellipse after = more.get().ellipse();
         Words words = new Words(book.job().units());
-        return Map.of(
-                "drawing",
-                ResectionDrawing.svg(setup, show, more),
-                "words",
-                "With one more mark %s the ellipse would be %s by %s instead of %s by %s."
-                        .formatted(
-                                at.isPresent() ? "at " + mark : "there",
-                                words.difference(after.semiMajor()),
-                                words.difference(after.semiMinor()),
-                                words.difference(before.semiMajor()),
-                                words.difference(before.semiMinor())));
+        String sentence = Sentence.of(
+                "With one more mark %s the ellipse would be %s by %s instead of %s by %s.",
+                at.isPresent() ? "at " + mark : "there",
+                words.difference(after.semiMajor()),
+                words.difference(after.semiMinor()),
+                words.difference(before.semiMajor()),
+                words.difference(before.semiMinor()));
+        return json(Sheet.empty()
+                .with("words", sentence)
+                .with("drawing", ResectionDrawing.of(setup, show, more))
+                .json());
+    }
+
+    private static ResponseEntity<String> json(String text) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(text);
     }
 
     /** Books what is left out, with its reason. */

@@ -1,6 +1,5 @@
 package markturn.web.turning;
 
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.time.Instant;
@@ -66,18 +65,14 @@ class TurningController {
     }
 
     /** An act: as {@link TurningEntries} names it. Who asks {@code Prefer: return=minimal} (RFC 7240) hears only that it is stored. */
-    @PostMapping({
-        SHEET + "/reading", SHEET + "/strike", SHEET + "/restore", SHEET + "/order",
-        SHEET + "/break", SHEET + "/close-half", SHEET + "/pen", SHEET + "/drift"
-    })
+    @PostMapping(SHEET + "/{act}")
     ResponseEntity<Object> act(
             @PathVariable String id,
             @PathVariable String name,
+            @PathVariable String act,
             @RequestParam Map<String, String> typed,
             @RequestHeader(name = "Prefer", defaultValue = "") String prefer,
-            HttpServletRequest request,
             Principal who) {
-        String act = Acts.named(request);
         return acts.store(
                         id,
                         typed,

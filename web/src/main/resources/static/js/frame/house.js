@@ -58,3 +58,5 @@ document.getElementById("sign-out")?.addEventListener("submit", event => {
   told.textContent = `${waiting === 1 ? "1 line waits" : `${waiting} lines wait`} on this device, for you alone, until you sign in here again. Sign out all the same?`;
   form.prepend(told);
 });
+
+export {};

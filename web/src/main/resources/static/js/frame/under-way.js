@@ -28,3 +28,5 @@ async function ask() {
 }
 
 setTimeout(ask, EVERY);
+
+export {};

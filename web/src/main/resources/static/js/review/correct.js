@@ -39,3 +39,5 @@ document.getElementById("untick").addEventListener("click", () => tick(() => fal
 boxes.forEach(box => box.addEventListener("change", count));
 choose();
 count();
+
+export {};

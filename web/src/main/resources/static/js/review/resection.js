@@ -1,5 +1,7 @@
 // Switches of the marks that fix or orient a setup: every one is answered in place. The server computes; this fills the cells and keeps the focus.
 
+import { drawn } from "../frame/draw.js";
+
 const main = document.getElementById("content");
 const form = document.getElementById("switches");
 const drawing = document.getElementById("drawing");
@@ -10,18 +12,24 @@ let asked = 0;
 
 const switchedOff = () => boxes.filter(box => !box.checked).map(box => box.dataset.off);
 
+/** Without a position there is nothing to draw. */
+function drawShapes(shapes) {
+  const filled = shapes ? drawn(document.getElementById("resection-shapes"), shapes).firstElementChild.children : [];
+  drawing.replaceChildren(...filled);
+}
+
 async function ask() {
   const mine = ++asked;
   const query = new URLSearchParams(switchedOff().map(off => ["off", off]));
   query.set("scale", scale?.checked ?? false);
   const answer = await fetch(main.dataset.url + "/what-if?" + query);
   if (!answer.ok || answer.redirected || mine !== asked) return;
-  const { cells, out, drawing: markup } = await answer.json();
+  const { cells, out = [], drawing: shapes } = await answer.json();
   for (const cell of main.querySelectorAll("[data-cell]")) {
     cell.textContent = cells[cell.dataset.cell] ?? "";
     cell.classList.toggle("out", out.includes(cell.dataset.cell));
   }
-  drawing.innerHTML = markup;
+  drawShapes(shapes);
 }
 
 async function oneMore(query) {
@@ -29,7 +37,7 @@ async function oneMore(query) {
   if (!answer.ok || answer.redirected) return;
   const more = await answer.json();
   document.getElementById("one-more-words").textContent = more.words;
-  if (more.drawing) drawing.innerHTML = more.drawing;
+  if (more.drawing) drawShapes(more.drawing);
 }
 
 /** A mark's own switch stands for all its parts; where some are off it stands between. */
@@ -52,6 +60,7 @@ for (const box of scale ? [...boxes, scale] : boxes) box.addEventListener("chang
   ask();
 });
 showWhole();
+drawShapes(JSON.parse(document.getElementById("first-drawing").textContent).drawing);
 document.getElementById("as-booked").addEventListener("click", () => {
   boxes.forEach((box, i) => { box.checked = booked.boxes[i]; });
   showWhole();

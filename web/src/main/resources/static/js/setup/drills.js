@@ -120,3 +120,5 @@ const drills = {
   tape,
 };
 document.querySelectorAll("[data-drill]").forEach(part => drills[part.dataset.drill](part));
+
+export {};

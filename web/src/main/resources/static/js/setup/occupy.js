@@ -81,3 +81,5 @@ for (const usual of form.querySelectorAll("details.usual")) {
 }
 choose();
 show();
+
+export {};

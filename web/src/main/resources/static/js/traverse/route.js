@@ -41,3 +41,5 @@ if (plan) {
   field.addEventListener("input", show);
   show();
 }
+
+export {};

@@ -1,8 +1,7 @@
-package markturn.web.review;
+package markturn.tripod.review;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.judgement.Judgement;
@@ -10,6 +9,7 @@ import markturn.survey.finding.words.Words;
 import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.show.Sentence;
 
 /**
  * The residuals of the sets: a row for each target, a stroke for each set, the limit as a bracket. Drawing units; zero is the middle.
@@ -36,7 +36,7 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
     public record Stroke(String number, String x, boolean out, String words) {}
 
     /** The drawing; without rows where no target has two sets. */
-    static ResidualDrawing of(SurveyResult result, MeasuredSetup setup) {
+    public static ResidualDrawing of(SurveyResult result, MeasuredSetup setup) {
         Words words = new Words(result.job().units());
         List<Judgement> judged = result.judgements().stream()
                 .filter(j -> j.setup().equals(setup.name()) && j.quantity() == Limit.SET_RESIDUAL)
@@ -74,13 +74,13 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
                         room ? "" + (i + 1) : "",
                         at,
                         Math.abs(v) > limit,
-                        "set %d: %s%s".formatted(i + 1, v < 0 ? "-" : "+", words.small(v))));
+                        Sentence.of("set %d: %s%s", i + 1, v < 0 ? "-" : "+", words.small(v))));
             }
         }
         return new Row(sets.target(), y, strokes);
     }
 
     private static String x(double residual, double full) {
-        return String.format(Locale.ROOT, "%.1f", MIDDLE + (full == 0 ? 0 : residual / full * HALF));
+        return Words.number(MIDDLE + (full == 0 ? 0 : residual / full * HALF), 1);
     }
 }

@@ -1,4 +1,4 @@
-package markturn.web.review;
+package markturn.tripod.review;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,13 +12,15 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.show.Display;
-import org.springframework.web.util.HtmlUtils;
+import markturn.survey.show.Sentence;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
 
 /**
  * A resection drawn: marks, rays with the angles between them, residuals and ellipse with the exaggeration that is stated, and the circle
  * through three marks where it is dangerous. North is up; drawing units.
  */
-final class ResectionDrawing {
+public final class ResectionDrawing {
     static final double WIDTH = 560;
     static final double HEIGHT = 430;
     private static final double BORDER = 56;
@@ -35,7 +37,6 @@ final class ResectionDrawing {
     private final double west;
     private final double north;
     private final double scale;
-    private final StringBuilder svg = new StringBuilder();
 
     private ResectionDrawing(MeasuredSetup setup, Display show) {
         this.setup = setup;
@@ -58,13 +59,18 @@ final class ResectionDrawing {
         this.north = top + (HEIGHT / scale - (top - south)) / 2;
     }
 
-    /** The drawing of a station that has a position. */
-    static String svg(MeasuredSetup setup, Display show, Optional<Covariance> oneMore) {
-        return new ResectionDrawing(setup, show).draw(oneMore);
+    /**
+     * The drawing of a station that has a position.
+     *
+     * @param oneMore how its position would be with one mark more; empty where none is tried
+     */
+    public static Shown of(MeasuredSetup setup, Display show, Optional<Covariance> oneMore) {
+        Sheet shapes = new ResectionDrawing(setup, show).shapes(oneMore);
+        return () -> shapes;
     }
 
     /** Northing and easting under a point of the drawing. */
-    static double[] placeAt(MeasuredSetup setup, Display show, double x, double y) {
+    public static double[] placeAt(MeasuredSetup setup, Display show, double x, double y) {
         ResectionDrawing drawing = new ResectionDrawing(setup, show);
         return new double[] {drawing.north - y / drawing.scale, drawing.west + x / drawing.scale};
     }
@@ -81,44 +87,37 @@ final class ResectionDrawing {
         return Words.number(value, 1);
     }
 
-    /** Appends markup with each {@code %s} filled in: a few dozen at every switch, so without a formatter. */
-    private void put(String format, String... values) {
-        int from = 0;
-        for (String value : values) {
-            int at = format.indexOf("%s", from);
-            svg.append(format, from, at).append(value);
-            from = at + 2;
-        }
-        svg.append(format, from, format.length());
-    }
-
-    private String draw(Optional<Covariance> oneMore) {
-        dangerCircle();
-        rays();
-        angles();
+    private Sheet shapes(Optional<Covariance> oneMore) {
         double residuals = niceFactor(largestResidual());
-        strokes(residuals);
         boolean held = station.plan().equals(Covariance.NONE);
         double ellipse = niceFactor(station.plan().ellipse().semiMajor());
+        List<Shown> ellipses = new ArrayList<>();
         if (!held) {
-            ellipse(station.plan(), ellipse, "error-ellipse");
+            ellipses.add(ellipse(station.plan(), ellipse, "error-ellipse"));
         }
-        oneMore.ifPresent(plan -> ellipse(plan, ellipse, "error-ellipse one-more"));
-        marks();
-        put(
-                "<circle cx='%s' cy='%s' r='9' class='station'/><text x='%s' y='%s' class='name'>%s</text>",
-                f(x(station.easting())),
-                f(y(station.northing())),
-                f(x(station.easting()) + 13),
-                f(y(station.northing()) + 18),
-                HtmlUtils.htmlEscape(setup.setup().station()));
-        put(
-                "<g transform='translate(%s 34)' class='north'><path d='M0 22V-14M0 -14l-5 11M0 -14l5 11'/><text y='38' text-anchor='middle'>N</text></g>",
-                f(WIDTH - 24));
-        put(
-                "<text x='8' y='%s' class='small'>residuals drawn %s times%s their size</text>",
-                f(HEIGHT - 8), whole(residuals), held ? "" : ", ellipse " + whole(ellipse) + " times");
-        return svg.toString();
+        oneMore.ifPresent(plan -> ellipses.add(ellipse(plan, ellipse, "error-ellipse one-more")));
+        Sheet shapes = Sheet.empty()
+                .with("rays", sights.stream().map(this::ray).toList())
+                .with("angles", angles())
+                .with("strokes", strokes(residuals))
+                .with("ellipses", ellipses)
+                .with("marks", sights.stream().map(this::mark).toList())
+                .with(
+                        "station",
+                        Sheet.empty()
+                                .with("at", at(station.easting(), station.northing()))
+                                .with("name", setup.setup().station()))
+                .with(
+                        "caption",
+                        "residuals drawn " + whole(residuals) + " times"
+                                + (held ? "" : ", ellipse " + whole(ellipse) + " times") + " their size");
+        dangerCircle().ifPresent(danger -> shapes.with("danger", danger));
+        return shapes;
+    }
+
+    /** Moves what is drawn to a place. */
+    private String at(double easting, double northing) {
+        return "translate(" + f(x(easting)) + " " + f(y(northing)) + ")";
     }
 
     private static String whole(double factor) {
@@ -137,20 +136,18 @@ final class ResectionDrawing {
         return sights.stream().mapToDouble(s -> s.residual().orElse(0)).max().orElse(0);
     }
 
-    private void rays() {
-        for (Sighted sight : sights) {
-            put(
-                    "<line x1='%s' y1='%s' x2='%s' y2='%s' class='%s'/>",
-                    f(x(station.easting())),
-                    f(y(station.northing())),
-                    f(x(sight.easting())),
-                    f(y(sight.northing())),
-                    sight.isUsed() ? "ray" : "ray unused");
-        }
+    private Shown ray(Sighted sight) {
+        return () -> Sheet.empty()
+                .with("x1", f(x(station.easting())))
+                .with("y1", f(y(station.northing())))
+                .with("x2", f(x(sight.easting())))
+                .with("y2", f(y(sight.northing())))
+                .with("kind", sight.isUsed() ? "ray" : "ray unused");
     }
 
     /** The angle between neighbouring rays, where there is room for it. */
-    private void angles() {
+    private List<Shown> angles() {
+        List<Shown> shown = new ArrayList<>();
         List<Double> azimuths = new ArrayList<>(sights.stream()
                 .filter(Sighted::isUsed)
                 .map(s ->
@@ -162,17 +159,18 @@ final class ResectionDrawing {
             double to = i + 1 < azimuths.size() ? azimuths.get(i + 1) : azimuths.get(0) + Angles.TURN;
             if (to - from < WIDEST_LABELLED && azimuths.size() > 1) {
                 double middle = (from + to) / 2;
-                put(
-                        "<text x='%s' y='%s' text-anchor='middle' class='small'>%s°</text>",
-                        f(x(station.easting()) + 56 * Math.sin(middle)),
-                        f(y(station.northing()) - 56 * Math.cos(middle) + 4),
-                        "" + Math.round(Math.toDegrees(to - from)));
+                shown.add(() -> Sheet.empty()
+                        .with("x", f(x(station.easting()) + 56 * Math.sin(middle)))
+                        .with("y", f(y(station.northing()) - 56 * Math.cos(middle) + 4))
+                        .with("words", Math.round(Math.toDegrees(to - from)) + "°"));
             }
         }
+        return shown;
     }
 
     /** Where each mark is seen from here, drawn from where its coordinates say it is. */
-    private void strokes(double factor) {
+    private List<Shown> strokes(double factor) {
+        List<Shown> strokes = new ArrayList<>();
         for (Sighted sight : sights) {
             double azimuth = Math.atan2(sight.easting() - station.easting(), sight.northing() - station.northing());
             double along = -sight.along().orElse(0);
@@ -180,67 +178,59 @@ final class ResectionDrawing {
             double n = along * Math.cos(azimuth) - across * Math.sin(azimuth);
             double e = along * Math.sin(azimuth) + across * Math.cos(azimuth);
             if (Math.hypot(n, e) > 0) {
-                put(
-                        "<path d='M%s %sl%s %s' class='residual%s'/>",
-                        f(x(sight.easting())),
-                        f(y(sight.northing())),
-                        f(e * factor * scale),
-                        f(-n * factor * scale),
-                        sight.isUsed() ? "" : " unused");
+                strokes.add(() -> Sheet.empty()
+                        .with("at", at(sight.easting(), sight.northing()))
+                        .with("d", "M0 0l" + f(e * factor * scale) + " " + f(-n * factor * scale))
+                        .with("kind", sight.isUsed() ? "residual" : "residual unused"));
             }
         }
+        return strokes;
     }
 
-    private void ellipse(Covariance plan, double factor, String kind) {
+    private Shown ellipse(Covariance plan, double factor, String kind) {
         Covariance.Ellipse ellipse = plan.ellipse();
-        put(
-                "<ellipse rx='%s' ry='%s' transform='translate(%s %s) rotate(%s)' class='%s'/>",
-                f(Math.max(1, ellipse.semiMinor() * factor * scale)),
-                f(ellipse.semiMajor() * factor * scale),
-                f(x(station.easting())),
-                f(y(station.northing())),
-                f(Math.toDegrees(ellipse.azimuth())),
-                kind);
+        return () -> Sheet.empty()
+                .with("rx", f(Math.max(1, ellipse.semiMinor() * factor * scale)))
+                .with("ry", f(ellipse.semiMajor() * factor * scale))
+                .with(
+                        "at",
+                        at(station.easting(), station.northing()) + " rotate(" + f(Math.toDegrees(ellipse.azimuth()))
+                                + ")")
+                .with("kind", kind);
     }
 
-    private void dangerCircle() {
+    /** The circle through three marks, which fixes no station that lies on it; empty where lengths were measured too. */
+    private Optional<Sheet> dangerCircle() {
         List<Sighted> used = sights.stream().filter(Sighted::isUsed).toList();
         if (used.size() < 3 || used.stream().anyMatch(Sighted::length)) {
-            return;
+            return Optional.empty();
         }
         double[] circle = Circles.through(used.get(0), used.get(1), used.get(2));
         if (circle[2] * scale > 20 * WIDTH || Double.isNaN(circle[2])) {
-            return;
+            return Optional.empty();
         }
         boolean near = Circles.off(circle, station.northing(), station.easting()) < DANGER;
-        put(
-                "<circle cx='%s' cy='%s' r='%s' class='danger%s'/>",
-                f(x(circle[1])), f(y(circle[0])), f(circle[2] * scale), near ? " near" : "");
+        return Optional.of(Sheet.empty()
+                .with("at", at(circle[1], circle[0]))
+                .with("r", f(circle[2] * scale))
+                .with("kind", near ? "danger near" : "danger"));
     }
 
-    private void marks() {
-        for (Sighted sight : sights) {
-            double px = x(sight.easting());
-            double py = y(sight.northing());
-            String anchor = px > WIDTH - 90 ? "end" : "start";
-            put(
-                    "<g class='mark%s' data-target='%s'><circle cx='%s' cy='%s' r='16' class='touch'/><path d='M%s %sl7 13h-14z' class='control'/><text x='%s' y='%s' text-anchor='%s' class='name'>%s</text><title>%s</title></g>",
-                    sight.isUsed() ? "" : " unused",
-                    HtmlUtils.htmlEscape(sight.target()),
-                    f(px),
-                    f(py),
-                    f(px),
-                    f(py - 8),
-                    f(px + (anchor.equals("end") ? -12 : 12)),
-                    f(py - 6),
-                    anchor,
-                    HtmlUtils.htmlEscape(sight.target()),
-                    HtmlUtils.htmlEscape("%s: along %s, across %s %s"
-                            .formatted(
-                                    sight.target(),
-                                    show.difference(sight.along()),
-                                    show.difference(sight.across()),
-                                    show.differenceSign())));
-        }
+    private Shown mark(Sighted sight) {
+        boolean atTheEdge = x(sight.easting()) > WIDTH - 90;
+        return () -> Sheet.empty()
+                .with("at", at(sight.easting(), sight.northing()))
+                .with("kind", sight.isUsed() ? "mark" : "mark unused")
+                .with("target", sight.target())
+                .with("dx", atTheEdge ? "-12" : "12")
+                .with("anchor", atTheEdge ? "end" : "start")
+                .with(
+                        "words",
+                        Sentence.of(
+                                "%s: along %s, across %s %s",
+                                sight.target(),
+                                show.difference(sight.along()),
+                                show.difference(sight.across()),
+                                show.differenceSign()));
     }
 }

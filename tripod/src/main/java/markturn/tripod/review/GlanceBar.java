@@ -1,4 +1,4 @@
-package markturn.web.review;
+package markturn.tripod.review;
 
 import markturn.survey.finding.standing.Glance;
 import markturn.survey.finding.words.Words;

@@ -1,4 +1,4 @@
-package markturn.web.review;
+package markturn.tripod.review;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -22,12 +22,13 @@ import markturn.survey.result.Resected;
 import markturn.survey.result.Resected.Sighted;
 import markturn.survey.result.Resected.Suspicion;
 import markturn.survey.show.Display;
+import markturn.survey.show.Sentence;
 
 /**
  * The numbers of a resection's review as text, cell by cell, and which of them stand out. The page is filled from it at first, and a switch
  * changes just these cells.
  */
-final class ResectionSheet {
+public final class ResectionSheet {
     /** Below this an observation is unchecked, in words. */
     private static final double UNCHECKED = 0.1;
 
@@ -52,7 +53,7 @@ final class ResectionSheet {
     }
 
     /** The sheet of a station with other marks taking part, beside what is booked. */
-    static ResectionCells of(BookedJob book, MeasuredSetup now) {
+    public static ResectionCells of(BookedJob book, MeasuredSetup now) {
         return new ResectionSheet(book, now).filled();
     }
 
@@ -74,8 +75,8 @@ final class ResectionSheet {
                 now.varianceFactor().isPresent()
                         ? show.number(now.varianceFactor().getAsDouble(), 2)
                         : "–");
-        String drawing = now.station().isPresent() ? ResectionDrawing.svg(now, show, Optional.empty()) : "";
-        return new ResectionCells(cells, out, drawing);
+        return new ResectionCells(
+                cells, out, now.station().map(station -> ResectionDrawing.of(now, show, Optional.empty())));
     }
 
     private void row(int i, Sighted sight) {
@@ -263,12 +264,12 @@ final class ResectionSheet {
 
     private String scale(Resected resected) {
         return resected.scale()
-                .map(t -> "Solved for scale: %s ppm (standard deviation %s). A constant instead: %s %s."
-                        .formatted(
-                                show.number(t.ppm(), 1),
-                                show.number(t.stdDev(), 1),
-                                show.difference(OptionalDouble.of(t.constant())),
-                                show.differenceSign()))
+                .map(t -> Sentence.of(
+                        "Solved for scale: %s ppm (standard deviation %s). A constant instead: %s %s.",
+                        show.number(t.ppm(), 1),
+                        show.number(t.stdDev(), 1),
+                        show.difference(OptionalDouble.of(t.constant())),
+                        show.differenceSign()))
                 .orElse("");
     }
 
@@ -295,33 +296,36 @@ final class ResectionSheet {
                 .mapToDouble(s -> s.detectable().getAsDouble())
                 .max();
         boolean some = used.stream().anyMatch(s -> s.detectable().isEmpty());
-        String agree = "%d marks, largest residual %s.".formatted(used.size(), words.difference(largest));
+        String agree = Sentence.of("%d marks, largest residual %s.", used.size(), words.difference(largest));
         return some || betrayed.isEmpty()
                 ? agree + " But some shift of one of them would not show at all: another mark would."
                 : agree
-                        + " A shift of %s in any one would have shown four times in five."
-                                .formatted(words.difference(betrayed.getAsDouble()));
+                        + Sentence.of(
+                                " A shift of %s in any one would have shown four times in five.",
+                                words.difference(betrayed.getAsDouble()));
     }
 
     private String disagreeing(Suspicion suspicion) {
         if (suspicion.orTogether().isPresent()) {
-            return "Either about %s is wrong at %s, or the distances to all marks are off together: these sights cannot tell which."
-                    .formatted(words.difference(suspicion.shift()), String.join(" or ", suspicion.targets()));
+            return Sentence.of(
+                    "Either about %s is wrong at %s, or the distances to all marks are off together: these sights cannot tell which.",
+                    words.difference(suspicion.shift()), String.join(" or ", suspicion.targets()));
         }
         return suspicion.azimuth().isPresent()
-                ? "%s does not fit: seen from here it lies %s %s of its coordinates."
-                        .formatted(
-                                suspicion.targets().get(0),
-                                words.difference(suspicion.shift()),
-                                Words.compass(suspicion.azimuth().getAsDouble()))
-                : "About %s is wrong at %s, and these marks cannot tell which moved."
-                        .formatted(words.difference(suspicion.shift()), String.join(" or ", suspicion.targets()));
+                ? Sentence.of(
+                        "%s does not fit: seen from here it lies %s %s of its coordinates.",
+                        suspicion.targets().get(0),
+                        words.difference(suspicion.shift()),
+                        Words.compass(suspicion.azimuth().getAsDouble()))
+                : Sentence.of(
+                        "About %s is wrong at %s, and these marks cannot tell which moved.",
+                        words.difference(suspicion.shift()), String.join(" or ", suspicion.targets()));
     }
 
     /**
      * What is switched off, as the page's boxes say it: {@code target:part}. A mark of which nothing is left is left out by one act, whole.
      */
-    static List<Setup.LeftOut> switched(List<String> off) {
+    public static List<Setup.LeftOut> switched(List<String> off) {
         Map<String, List<Setup.Part>> parts = new LinkedHashMap<>();
         for (String each : off) {
             int at = each.lastIndexOf(':');

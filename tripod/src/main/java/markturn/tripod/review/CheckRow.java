@@ -1,4 +1,4 @@
-package markturn.web.review;
+package markturn.tripod.review;
 
 import java.util.List;
 import java.util.OptionalDouble;
@@ -7,12 +7,13 @@ import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.finding.words.Words;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.show.Sentence;
 
 /** An independent check as a review shows it: the differences, the verdict that every page shows, and what it would have missed. */
 public record CheckRow(
         String mark, String from, OptionalDouble north, OptionalDouble east, OptionalDouble up, String verdict) {
     /** The checks that concern a setup: what it checked, and satellite fixes of what it fixed. */
-    static List<CheckRow> of(BookedJob book, MeasuredSetup setup) {
+    public static List<CheckRow> of(BookedJob book, MeasuredSetup setup) {
         Words words = new Words(book.job().units());
         return CheckTable.of(book.job(), book.result().measured(), book.result().judgements()).stream()
                 .filter(row -> row.check().northingDifference().isPresent())
@@ -42,11 +43,11 @@ public record CheckRow(
                 ? ", " + words.difference(row.elevationMissed().getAsDouble()) + " in height"
                 : "";
         String said = row.words();
-        return "%s%s. It would have missed less than %s in the plan%s."
-                .formatted(
-                        Character.toUpperCase(said.charAt(0)),
-                        said.substring(1),
-                        words.difference(row.planMissed().orElse(0)),
-                        up);
+        return Sentence.of(
+                "%s%s. It would have missed less than %s in the plan%s.",
+                Character.toUpperCase(said.charAt(0)),
+                said.substring(1),
+                words.difference(row.planMissed().orElse(0)),
+                up);
     }
 }

@@ -1,4 +1,4 @@
-package markturn.web.review;
+package markturn.tripod.review;
 
 import java.util.OptionalDouble;
 import markturn.fieldbook.BookedJob;
@@ -7,10 +7,11 @@ import markturn.survey.finding.words.Words;
 import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.show.Sentence;
 
 /** What a setup comes to, in a sentence, and what to do next. */
 public record Verdict(boolean clear, String sentence, String next) {
-    static Verdict of(BookedJob book, MeasuredSetup setup) {
+    public static Verdict of(BookedJob book, MeasuredSetup setup) {
         long stops = book.result().findingsOf(setup.name()).stream()
                 .filter(Finding::isOpenStop)
                 .count();
@@ -27,7 +28,7 @@ public record Verdict(boolean clear, String sentence, String next) {
                     false,
                     left == 1
                             ? "The sets are not finished: 1 pointing is left."
-                            : "The sets are not finished: %d pointings are left.".formatted(left),
+                            : Sentence.of("The sets are not finished: %d pointings are left.", left),
                     left == 1
                             ? "Go back and turn it, or accept what stands."
                             : "Go back and turn them, or accept what stands.");
@@ -45,22 +46,22 @@ public record Verdict(boolean clear, String sentence, String next) {
                 .max();
         Words words = new Words(book.job().units());
         String sets = largest.isPresent()
-                ? "Largest residual of a set %s.".formatted(words.small(largest.getAsDouble()))
+                ? Sentence.of("Largest residual of a set %s.", words.small(largest.getAsDouble()))
                 : "One set shows no spread: nothing contradicts it, and nothing proves it.";
         String back = setup.backsights().stream()
                 .filter(b -> b.distanceDifference().isPresent())
                 .findFirst()
-                .map(b -> " The distance to %s differs by %s: %s."
-                        .formatted(
-                                b.target(),
-                                words.difference(b.distanceDifference().getAsDouble()),
-                                book.result().judgements().stream()
-                                        .filter(j -> j.quantity() == Limit.BACKSIGHT_DISTANCE
-                                                && j.setup().equals(setup.name())
-                                                && j.target().equals(b.target()))
-                                        .map(j -> j.verdict().words())
-                                        .findFirst()
-                                        .orElse("not judged")))
+                .map(b -> Sentence.of(
+                        " The distance to %s differs by %s: %s.",
+                        b.target(),
+                        words.difference(b.distanceDifference().getAsDouble()),
+                        book.result().judgements().stream()
+                                .filter(j -> j.quantity() == Limit.BACKSIGHT_DISTANCE
+                                        && j.setup().equals(setup.name())
+                                        && j.target().equals(b.target()))
+                                .map(j -> j.verdict().words())
+                                .findFirst()
+                                .orElse("not judged")))
                 .orElse(" No backsight distance tests the marks.");
         return sets + back;
     }
