@@ -2,12 +2,14 @@ package markturn.tripod.turning;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.FindingCode;
@@ -41,6 +43,9 @@ final class Margin {
     private final List<Judgement> out;
     private final List<Finding> faces;
     private final Map<String, Check> checks = new HashMap<>();
+    private final Map<String, SetAbstract> abstracts = new HashMap<>();
+    /** The targets of which something is out: of all others no line has to be looked at. */
+    private final Set<String> suspects = new HashSet<>();
 
     Margin(SurveyResult result, MeasuredSetup setup, Display show) {
         this.result = result;
@@ -60,6 +65,9 @@ final class Margin {
         result.measured().checks().stream()
                 .filter(c -> c.from().equals(setup.name()))
                 .forEach(c -> checks.putIfAbsent(c.mark(), c));
+        setup.abstracts().forEach(a -> abstracts.putIfAbsent(a.target(), a));
+        out.forEach(judgement -> suspects.add(judgement.target()));
+        faces.forEach(finding -> suspects.add(finding.target()));
     }
 
     /** The fix a line belongs to; empty for a line that is struck out. */
@@ -105,7 +113,9 @@ final class Margin {
         if (means.bothZeniths()) {
             phrases.add("index " + show.small(means.index()) + show.smallSign());
         }
-        setup.sets(fix.target()).filter(a -> a.fix() == fix).ifPresent(a -> directions(a, set, phrases));
+        Optional.ofNullable(abstracts.get(fix.target()))
+                .filter(a -> a.fix() == fix)
+                .ifPresent(a -> directions(a, set, phrases));
         if (fix.single() || isClosing(fix)) {
             shot(fix, set, phrases);
         }
@@ -148,7 +158,7 @@ final class Margin {
 
     /** What was measured beside the direction, against what the sets gave. */
     private Optional<String> againstTheSets(PolarFix fix) {
-        Optional<SetAbstract> sets = setup.sets(fix.target());
+        Optional<SetAbstract> sets = Optional.ofNullable(abstracts.get(fix.target()));
         Optional<Shot> shot = Optional.ofNullable(shots.get(fix));
         if (sets.isEmpty() || shot.isEmpty() || shot.get().horizontal().isEmpty()) {
             return Optional.empty();
@@ -193,7 +203,7 @@ final class Margin {
 
     /** What is out of its limit at this line, and by how much. */
     List<SeverityShown> judgements(int place) {
-        Optional<PolarFix> of = fix(place);
+        Optional<PolarFix> of = fix(place).filter(fix -> suspects.contains(fix.target()));
         if (of.isEmpty()) {
             return List.of();
         }

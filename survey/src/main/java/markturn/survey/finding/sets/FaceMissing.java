@@ -1,7 +1,10 @@
 package markturn.survey.finding.sets;
 
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.Finding.Severity;
@@ -64,8 +67,11 @@ final class FaceMissing implements SetupRule {
         Instrument instrument = evidence.settings().instrument(setup.setup().instrument());
         OptionalDouble collimation = last(FacePairs.collimations(setup, instrument));
         OptionalDouble index = last(FacePairs.indexes(setup, instrument));
+        // By what they are, not by what they hold: a setup may have thousands.
+        Set<PolarFix> these = Collections.newSetFromMap(new IdentityHashMap<>());
+        these.addAll(single);
         double longest = setup.shots().stream()
-                .filter(s -> single.contains(s.fix()) && s.horizontal().isPresent())
+                .filter(s -> these.contains(s.fix()) && s.horizontal().isPresent())
                 .mapToDouble(s -> s.horizontal().getAsDouble())
                 .max()
                 .orElse(0);
