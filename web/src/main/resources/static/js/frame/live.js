@@ -269,7 +269,7 @@ export function live() {
       understand();
     }
     input("circle").focus({ preventScroll: true });
-    form().scrollIntoView({ block: "nearest" });
+    form().querySelector(".live-fields").scrollIntoView({ block: "nearest" });
   }
   if (localStorage.getItem(waitingName())) {
     showWaiting(true);
