@@ -59,18 +59,18 @@ public final class BookingBench {
         double[] stored = new double[MEASURED];
         double[] bare = new double[MEASURED];
         double[] bytes = new double[MEASURED];
-        Map<String, String> shown = new HashMap<>();
+        Map<String, Map<String, String>> shown = new HashMap<>();
         for (int i = -warmUp; i < MEASURED; i++) {
             // By turns, so that no setup grows beyond what is said.
             String sheet = job + "/turning/S" + (1 + Math.floorMod(i, setups));
             if (!shown.containsKey(sheet)) {
-                shown.put(sheet, Visitor.revision(visitor.text(sheet)));
+                shown.put(sheet, Visitor.shown(visitor.text(sheet)));
             }
             double one = visitor.posted(sheet + "/reading", shot(token, 2 * i));
             Map<String, String> shot = shot(token, 2 * i + 1);
-            shot.put("since", shown.get(sheet));
+            shot.putAll(shown.get(sheet));
             Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
-            shown.put(sheet, answer.revision());
+            shown.get(sheet).put("since", answer.revision());
             double row = visitor.posted(bareRow, Map.of("text", "a line"));
             if (i >= 0) {
                 stored[i] = one;

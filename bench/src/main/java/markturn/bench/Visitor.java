@@ -9,6 +9,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -75,6 +76,15 @@ final class Visitor {
         try (GZIPInputStream body = new GZIPInputStream(new ByteArrayInputStream(answer.body()))) {
             return new String(body.readAllBytes(), StandardCharsets.UTF_8);
         }
+    }
+
+    /** What a page shows, as it says it with every line: its name and the revision. */
+    static Map<String, String> shown(String page) {
+        Matcher name = Pattern.compile("data-page=\"([^\"]+)\"").matcher(page);
+        if (!name.find()) {
+            throw new IllegalStateException("a page without a name");
+        }
+        return new HashMap<>(Map.of("page", name.group(1), "since", revision(page)));
     }
 
     /** The revision that a page shows. */

@@ -17,6 +17,7 @@ import markturn.tripod.view.Shown;
  * @param angleOnly whether no distance is wanted
  * @param openLines the lines of the code that can be gone on with
  * @param poles what can stand on the point
+ * @param waiting marks that another setup sighted and that one more sight would place
  */
 record LineInHand(
         String name,
@@ -36,7 +37,7 @@ record LineInHand(
         boolean right = choice.face() == Reading.Face.RIGHT;
         Sheet sheet = Sheet.empty()
                 .with("sentence", sentence)
-                .withWords("waiting", waiting)
+                .with("waiting", waiting.stream().map(LineInHand::unplaced).toList())
                 .with("special", !step.isEmpty())
                 .with("code", code)
                 .with("reflector", choice.reflector())
@@ -64,6 +65,12 @@ record LineInHand(
                                 new ChoiceShown("yes", "yes, new control", choice.built())));
         joining.ifPresent(j -> sheet.with("joins", joins(j)).with("lines", lines(j)));
         return sheet;
+    }
+
+    /** A mark that one more sight would place. */
+    private static Shown unplaced(String name) {
+        return () ->
+                Sheet.empty().with("name", name).with("sentence", "Sight " + name + ": circle and zenith are enough.");
     }
 
     private static List<ChoiceShown> joins(Joining joining) {

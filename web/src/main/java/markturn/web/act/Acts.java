@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -24,10 +25,11 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
 
 /**
  * Stores what an act makes of what was typed, and answers a page with what it draws anew. What a page was last shown is remembered by its
- * place and revision; where that is not what the page says it shows, it gets all of its view. A page at fault gets 422 with its fields.
+ * name; where that is not of the revision the page says it shows, it gets all of its view. A page at fault gets 422 with its fields.
  */
 @Component
 public class Acts {
@@ -38,7 +40,7 @@ public class Acts {
     private final People people;
     private final Cache<String, View> shown = Caffeine.newBuilder()
             .maximumWeight(MOST_REMEMBERED_BYTES)
-            .weigher((String place, View view) -> view.weight())
+            .weigher((String page, View view) -> view.weight())
             .build();
 
     Acts(FieldBook fieldBook, People people) {
@@ -120,22 +122,26 @@ public class Acts {
         }
     }
 
-    /** The first view of a page, whole, as a block of data within it. */
-    public String first(String place, View view) {
-        shown.put(place, view);
-        return view.whole();
+    /** Gives a page its first view, whole, as a block of data within it, and a name by which what it shows is remembered. */
+    public void first(Model model, View view) {
+        String page = UUID.randomUUID().toString();
+        shown.put(page, view);
+        model.addAttribute("pageId", page);
+        model.addAttribute("view", view.whole());
     }
 
     /**
      * What a page draws anew.
      *
-     * @param place the page, by its address
-     * @param since the revision it says it shows; whatever else stands there gets all
+     * @param typed its name as {@code page}, and as {@code since} the revision it shows; a page that is not remembered so gets all
      */
-    public ResponseEntity<Object> changed(String place, String since, View view) {
-        View before = shown.getIfPresent(place);
-        shown.put(place, view);
-        boolean known = before != null && String.valueOf(before.revision()).equals(since);
+    public ResponseEntity<Object> changed(Map<String, String> typed, View view) {
+        String page = typed.getOrDefault("page", "");
+        View before = shown.getIfPresent(page);
+        if (before != null) {
+            shown.put(page, view);
+        }
+        boolean known = before != null && String.valueOf(before.revision()).equals(typed.get("since"));
         return ResponseEntity.ok().contentType(JSON).body(known ? view.since(before) : view.whole());
     }
 }

@@ -75,7 +75,7 @@ class DetailController {
         Device.rememberIfUnknown(response);
         JobPage.frame(model, book, WorkStep.DETAIL);
         model.addAttribute("setup", name);
-        model.addAttribute("view", acts.first(place(id, name), view));
+        acts.first(model, view);
         model.addAttribute("reasons", REASONS);
         return "detail/page";
     }
@@ -164,16 +164,12 @@ class DetailController {
         if (!booked.isEmpty()) {
             NearTwin.warning(book, booked).ifPresent(view::saying);
         }
-        return acts.changed(place(book.jobId(), name), typed.getOrDefault("since", ""), view);
+        return acts.changed(typed, view);
     }
 
     private static View view(BookedJob book, String name, Map<String, String> chosen) {
         Choice choice = Choice.of(chosen, book.job(), setup(book, name));
         return new DetailSheet(book, name, choice).view();
-    }
-
-    private static String place(String id, String name) {
-        return Address.ofJob(id).detail(name);
     }
 
     private static Setup setup(BookedJob book, String name) {

@@ -58,7 +58,7 @@ class TurningController {
         TurningSheet sheet = TurningSheet.asked(asked, book, setup, Device.known());
         JobPage.frame(model, book, WorkStep.TURN_THE_SETS);
         model.addAttribute("setup", setup.name());
-        model.addAttribute("view", acts.first(place(book, setup, sheet), sheet.view(book, setup, Instant.now())));
+        acts.first(model, sheet.view(book, setup, Instant.now()));
         model.addAttribute("reasons", TurningEntries.REASONS);
         model.addAttribute("reflectors", Aside.reflectors(book.job()));
         return "turning/page";
@@ -93,12 +93,7 @@ class TurningController {
                 : Aside.following(longer.job(), readings.get(readings.size() - 1));
         TurningSheet sheet =
                 TurningSheet.inOrder(Device.known(), typed.containsKey("whole")).with(next);
-        return acts.changed(
-                place(longer, setup, sheet), typed.getOrDefault("since", ""), sheet.view(longer, setup, Instant.now()));
-    }
-
-    private static String place(BookedJob book, Setup setup, TurningSheet sheet) {
-        return Address.ofJob(book.jobId()).turning(setup.name()) + (sheet.whole() ? "?whole" : "");
+        return acts.changed(typed, sheet.view(longer, setup, Instant.now()));
     }
 
     private static Setup setup(BookedJob book, String name) {

@@ -1,5 +1,5 @@
 // Detail: what is chosen stays chosen; a change asks for what is drawn anew, and what is typed stays.
-import { draw, firstView, shownRevision } from "../frame/draw.js";
+import { draw, firstView, shown } from "../frame/draw.js";
 import { putLines, rows } from "../frame/lines.js";
 import { FIELDS, input, live, main, say, understand, url, wire } from "../frame/live.js";
 
@@ -28,7 +28,7 @@ async function choose(changed) {
   if (changed.code || changed.built) before.join = "";
   if (changed.join || changed.line) before.join = changed.join ?? "go-on";
   if (changed.reflector || changed.code) delete typed.height;
-  const answer = await fetch(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, since: shownRevision() }));
+  const answer = await fetch(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, ...shown() }));
   if (!answer.ok || answer.redirected) {
     return say("The page cannot be changed: sign in again in another tab. Nothing typed is lost.");
   }
@@ -70,7 +70,7 @@ function show(view) {
 
 function sightUnplaced(button) {
   form().elements.name.value = button.dataset.waiting;
-  document.getElementById("sentence").textContent = "Sight " + button.dataset.waiting + ": circle and zenith are enough.";
+  document.getElementById("sentence").textContent = button.dataset.sentence;
   input("circle").focus();
 }
 
@@ -92,5 +92,5 @@ main().addEventListener("keydown", event => {
   }
 });
 
-wire({ show, aside: inHand, extra: () => ({}), clicks: CLICKS });
+wire({ path: "/shot", show, aside: inHand, extra: () => ({}), clicks: CLICKS });
 show(firstView());

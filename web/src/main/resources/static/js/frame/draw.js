@@ -3,8 +3,8 @@
 
 let revision = "";
 
-/** The revision of the book that this page shows; a page without a view has none. */
-export const shownRevision = () => revision;
+/** What this page shows, for whoever answers it: which page it is, and the revision of the book on it. */
+export const shown = () => ({ page: document.getElementById("content").dataset.page, since: revision });
 
 /** A field by its path; a dot alone is the whole. */
 function field(data, path) {

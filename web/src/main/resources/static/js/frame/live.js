@@ -1,6 +1,6 @@
 // The line in hand, wherever something is booked: its keys, its echo, and its way to the server.
 // A pointing keeps its key until the server has acknowledged it, so that a retry after a lost answer is stored once.
-import { shownRevision } from "./draw.js";
+import { shown } from "./draw.js";
 import { angle, slope } from "./shape.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
@@ -44,7 +44,7 @@ async function viewOf(answer) {
 
 function post(path, values) {
   const body = new URLSearchParams(values);
-  Object.entries({ since: shownRevision(), ...page.extra() }).forEach(([name, value]) => body.set(name, value));
+  Object.entries({ ...shown(), ...page.extra() }).forEach(([name, value]) => body.set(name, value));
   return fetch(url() + path, { method: "POST", headers: headers(), body });
 }
 
@@ -104,7 +104,7 @@ async function send() {
   if (!waiting || sending) return;
   sending = true;
   try {
-    await settle(waiting, await post(form().dataset.path, new URLSearchParams(waiting)));
+    await settle(waiting, await post(page.path, new URLSearchParams(waiting)));
   } catch (unreachable) {
     if (!(unreachable instanceof TypeError)) throw unreachable;
     showWaiting(true);
@@ -120,7 +120,8 @@ async function settle(waiting, answer) {
     localStorage.removeItem(waitingName());
     showWaiting(false);
     const faults = await answer.json();
-    if (stands(waiting)) showFaults(faults);
+    if (!form()) say(Object.values(faults).join(" "));
+    else if (stands(waiting)) showFaults(faults);
     else understand();
     return;
   }
@@ -218,7 +219,7 @@ async function actPost(button) {
 
 /**
  * Wires a page once: whatever is drawn later is heard too.
- * @param settings show: draws a view; aside: what stands in hand, for the simulated station; extra: what every post says beside;
+ * @param settings path: where a line is posted; show: draws a view; aside: what stands in hand, for the simulated station; extra: what every post says beside;
  *   clicks: what a click does, by selector
  */
 export function wire(settings) {

@@ -31,7 +31,7 @@ function fold() {
     head.classList.toggle("earlier", head.nextElementSibling?.classList.contains("earlier") ?? false));
   const folded = all.filter(row => row.classList.contains("earlier")).length;
   document.getElementById("earlier").hidden = folded === 0;
-  document.getElementById("show-earlier").textContent = `${folded} earlier ${folded === 1 ? "line" : "lines"}`;
+  document.getElementById("folded").textContent = folded;
 }
 
 /** Draws lines that came: new ones in their place, changed ones in theirs. */

@@ -58,7 +58,7 @@ const CLICKS = {
   "#show-earlier": () => document.getElementById("book").classList.toggle("whole"),
 };
 
-wire({ show, aside, extra: () => (asksForAll() ? { whole: "yes" } : {}), clicks: CLICKS });
+wire({ path: "/reading", show, aside, extra: () => (asksForAll() ? { whole: "yes" } : {}), clicks: CLICKS });
 show(firstView());
 panel()?.addEventListener("submit", event => event.preventDefault());
 document.querySelector(".something-else").addEventListener("toggle", event => { if (event.target.open) offerMarks(); });
