@@ -61,7 +61,9 @@ class DrawnOnceTest {
         // The same choice in two tabs is drawn in both.
         page.navigate(job + "/detail/S1");
         other.navigate(job + "/detail/S1");
-        TypedDay.type(page, "name", "W1", "height", "1.5", "circle", "20 00 00", "zenith", "90 00 00", "slope", "10");
+        page.locator("#name").fill("W1");
+        page.locator("#height").fill("1.5");
+        TypedDay.type(page, "circle", "20 00 00", "zenith", "90 00 00", "slope", "10");
         page.locator("#book-act").click();
         assertThat(page.locator("tr[data-line]").last()).containsText("W1");
         other.reload();
