@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.fieldbook.Admission;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.MarkAdded;
-import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
@@ -26,7 +26,6 @@ import markturn.tripod.way.WorkStep;
 import markturn.web.act.Acts;
 import markturn.web.device.Device;
 import markturn.web.device.Devices;
-import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import org.springframework.http.ResponseEntity;
@@ -45,11 +44,9 @@ class DetailController {
             List.of("typed wrong, telescope untouched", "point again", "wrong point", "pole not plumb");
 
     private final Acts acts;
-    private final FieldBook fieldBook;
 
-    DetailController(Acts acts, FieldBook fieldBook) {
+    DetailController(Acts acts) {
         this.acts = acts;
-        this.fieldBook = fieldBook;
     }
 
     /** The setup in hand, or where one is begun. */
@@ -124,11 +121,11 @@ class DetailController {
                         typed,
                         who,
                         "message",
-                        (book, occasion) -> Optional.of(measured(book, name, typed, occasion, who)))
+                        (book, occasion) -> Optional.of(measured(book, name, typed, occasion)))
                 .answer(longer -> changed(longer, name, DetailEntries.next("shot", typed), typed, ""));
     }
 
-    private Outcome measured(BookedJob book, String name, Map<String, String> typed, Occasion occasion, Principal who) {
+    private static Outcome measured(BookedJob book, String name, Map<String, String> typed, Occasion occasion) {
         Setup setup = setup(book, name);
         Form form = new Form(typed, book.job().units());
         String target = form.name("name", "the name of the point");
@@ -143,19 +140,15 @@ class DetailController {
             return new Outcome.Faults(form.faults());
         }
         DetailEntries entries = new DetailEntries(book, setup, occasion);
-        BookedJob withMark = named(book, entries.unknown(choice, target), who);
+        BookedJob withMark = entries.unknown(choice, target)
+                .map(mark -> Admission.preview(book, occasion.account(), occasion.now(), new MarkAdded(mark)))
+                .orElse(book);
         Devices.Sight sight = new Devices.Sight(
                 target, choice.role(), 0, choice.face(), choice.reflector(), height, OptionalDouble.empty());
         Reading seen =
                 Devices.reading(sight, new Devices(withMark, setup(withMark, name)).shown(sight, false), book.job());
         Reading turned = "1".equals(typed.get("angleOnly")) ? seen.withSlope(OptionalDouble.empty()) : seen;
         return entries.booked(choice, offset.map(turned::withOffset).orElse(turned));
-    }
-
-    /** The book as it would be with the point in it. */
-    private BookedJob named(BookedJob book, Optional<Mark> unknown, Principal who) {
-        return unknown.map(mark -> fieldBook.preview(book, who.getName(), new MarkAdded(mark)))
-                .orElse(book);
     }
 
     private ResponseEntity<Object> changed(

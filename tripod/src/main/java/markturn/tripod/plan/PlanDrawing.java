@@ -1,4 +1,4 @@
-package markturn.web.plan;
+package markturn.tripod.plan;
 
 import java.awt.geom.Line2D;
 import java.awt.geom.Rectangle2D;
@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
@@ -23,6 +24,7 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 import markturn.survey.show.Display;
+import markturn.survey.show.Sentence;
 import markturn.survey.show.Signs;
 import markturn.survey.show.TrueScale;
 import markturn.tripod.view.NameInAddress;
@@ -34,7 +36,7 @@ import markturn.tripod.view.NameInAddress;
  *
  * @param layered whether the located points and their lines are left to the canvas
  */
-record PlanDrawing(
+public record PlanDrawing(
         List<Symbol> symbols,
         List<PlanLine> lines,
         List<PlanLine> unseen,
@@ -60,7 +62,7 @@ record PlanDrawing(
     private static final Rectangle2D BAR = new Rectangle2D.Double(30, 565, WIDEST_BAR + 20, 40);
 
     /** One mark; {@code numbers} is what a tap shows. */
-    record Symbol(
+    public record Symbol(
             String name,
             String kind,
             boolean station,
@@ -79,17 +81,17 @@ record PlanDrawing(
     }
 
     /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
-    record Label(int dx, int dy, String anchor, boolean shown) {
+    public record Label(int dx, int dy, String anchor, boolean shown) {
         Label movedLeft(int by) {
             return new Label(dx - by, dy, anchor, shown);
         }
     }
 
     /** A line of a code, or a side of one. */
-    record PlanLine(String d, String dashes, String words) {}
+    public record PlanLine(String d, String dashes, String words) {}
 
     /** One sight; a backsight is drawn heavier. */
-    record Ray(String x1, String y1, String x2, String y2, boolean backsight) {
+    public record Ray(String x1, String y1, String x2, String y2, boolean backsight) {
         Line2D line() {
             return new Line2D.Double(
                     Double.parseDouble(x1), Double.parseDouble(y1), Double.parseDouble(x2), Double.parseDouble(y2));
@@ -123,7 +125,7 @@ record PlanDrawing(
     }
 
     /** The plan; {@code scale} marks what it could not show. */
-    static PlanDrawing of(BookedJob book, Display show, PlanScale scale) {
+    public static PlanDrawing of(BookedJob book, Display show, PlanScale scale) {
         List<MeasuredMark> placed = placed(book);
         if (placed.isEmpty()) {
             return new PlanDrawing(List.of(), List.of(), List.of(), List.of(), "0", "", false, true);
@@ -154,7 +156,7 @@ record PlanDrawing(
     }
 
     /** The located points and their lines for the canvas. */
-    static Layer layer(BookedJob book) {
+    public static Layer layer(BookedJob book) {
         List<MeasuredMark> placed = placed(book);
         Sheet sheet = sheet(placed);
         List<MeasuredMark> located = placed.stream()
@@ -240,26 +242,26 @@ record PlanDrawing(
     }
 
     /** What a tap on a mark shows. */
-    static String numbers(MeasuredMark mark, Display show) {
+    public static String numbers(MeasuredMark mark, Display show) {
         Position at = mark.position().orElseThrow();
         String precision = mark.mark().kind() == Mark.Kind.CONTROL
                 ? "held"
-                : "standard deviation N %s, E %s %s"
-                        .formatted(
-                                show.rootDeviation(at.plan().nn()),
-                                show.rootDeviation(at.plan().ee()),
-                                show.differenceSign());
-        return "%s: N %s, E %s, H %s; %s; %s"
-                .formatted(
-                        mark.name()
-                                + (mark.mark().code().isEmpty()
-                                        ? ""
-                                        : ", " + mark.mark().code()),
-                        show.length(at.northing()),
-                        show.length(at.easting()),
-                        show.length(at.elevation()),
-                        mark.from().map(f -> "from " + f).orElse("given"),
-                        precision);
+                : Sentence.of(
+                        "standard deviation N %s, E %s %s",
+                        show.rootDeviation(at.plan().nn()),
+                        show.rootDeviation(at.plan().ee()),
+                        show.differenceSign());
+        return Sentence.of(
+                "%s: N %s, E %s, H %s; %s; %s",
+                mark.name()
+                        + (mark.mark().code().isEmpty()
+                                ? ""
+                                : ", " + mark.mark().code()),
+                show.length(at.northing()),
+                show.length(at.easting()),
+                show.length(at.elevation()),
+                mark.from().map(f -> "from " + f).orElse("given"),
+                precision);
     }
 
     private static final class Symbols {
@@ -343,6 +345,6 @@ record PlanDrawing(
     }
 
     private static String format(double value) {
-        return String.format(Locale.ROOT, "%.1f", value);
+        return Words.number(value, 1);
     }
 }
