@@ -6,8 +6,6 @@ import markturn.fieldbook.BookedJob;
 import markturn.survey.locate.PlanScale;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.show.Display;
-import markturn.tripod.plan.Layer;
-import markturn.tripod.plan.PlanDrawing;
 import markturn.tripod.view.NameInAddress;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;

@@ -1,10 +1,10 @@
-package markturn.tripod.plan;
+package markturn.web.plan;
 
 import java.awt.geom.Line2D;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
-import markturn.tripod.plan.PlanDrawing.Label;
+import markturn.web.plan.PlanDrawing.Label;
 
 /**
  * Finds room for names: of the places beside a symbol that nothing covers the one that crosses the fewest lines, the first of those that

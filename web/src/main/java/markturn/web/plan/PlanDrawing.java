@@ -1,4 +1,4 @@
-package markturn.tripod.plan;
+package markturn.web.plan;
 
 import java.awt.geom.Line2D;
 import java.awt.geom.Rectangle2D;
@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.base.Finding;
-import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
@@ -24,7 +23,6 @@ import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 import markturn.survey.show.Display;
-import markturn.survey.show.Sentence;
 import markturn.survey.show.Signs;
 import markturn.survey.show.TrueScale;
 import markturn.tripod.view.NameInAddress;
@@ -36,7 +34,7 @@ import markturn.tripod.view.NameInAddress;
  *
  * @param layered whether the located points and their lines are left to the canvas
  */
-public record PlanDrawing(
+record PlanDrawing(
         List<Symbol> symbols,
         List<PlanLine> lines,
         List<PlanLine> unseen,
@@ -62,7 +60,7 @@ public record PlanDrawing(
     private static final Rectangle2D BAR = new Rectangle2D.Double(30, 565, WIDEST_BAR + 20, 40);
 
     /** One mark; {@code numbers} is what a tap shows. */
-    public record Symbol(
+    record Symbol(
             String name,
             String kind,
             boolean station,
@@ -81,17 +79,17 @@ public record PlanDrawing(
     }
 
     /** Where the name stands beside its symbol; {@code shown} only when asked for where there is no room. */
-    public record Label(int dx, int dy, String anchor, boolean shown) {
+    record Label(int dx, int dy, String anchor, boolean shown) {
         Label movedLeft(int by) {
             return new Label(dx - by, dy, anchor, shown);
         }
     }
 
     /** A line of a code, or a side of one. */
-    public record PlanLine(String d, String dashes, String words) {}
+    record PlanLine(String d, String dashes, String words) {}
 
     /** One sight; a backsight is drawn heavier. */
-    public record Ray(String x1, String y1, String x2, String y2, boolean backsight) {
+    record Ray(String x1, String y1, String x2, String y2, boolean backsight) {
         Line2D line() {
             return new Line2D.Double(
                     Double.parseDouble(x1), Double.parseDouble(y1), Double.parseDouble(x2), Double.parseDouble(y2));
@@ -125,7 +123,7 @@ public record PlanDrawing(
     }
 
     /** The plan; {@code scale} marks what it could not show. */
-    public static PlanDrawing of(BookedJob book, Display show, PlanScale scale) {
+    static PlanDrawing of(BookedJob book, Display show, PlanScale scale) {
         List<MeasuredMark> placed = placed(book);
         if (placed.isEmpty()) {
             return new PlanDrawing(List.of(), List.of(), List.of(), List.of(), "0", "", false, true);
@@ -156,7 +154,7 @@ public record PlanDrawing(
     }
 
     /** The located points and their lines for the canvas. */
-    public static Layer layer(BookedJob book) {
+    static Layer layer(BookedJob book) {
         List<MeasuredMark> placed = placed(book);
         Sheet sheet = sheet(placed);
         List<MeasuredMark> located = placed.stream()
@@ -242,26 +240,26 @@ public record PlanDrawing(
     }
 
     /** What a tap on a mark shows. */
-    public static String numbers(MeasuredMark mark, Display show) {
+    static String numbers(MeasuredMark mark, Display show) {
         Position at = mark.position().orElseThrow();
         String precision = mark.mark().kind() == Mark.Kind.CONTROL
                 ? "held"
-                : Sentence.of(
-                        "standard deviation N %s, E %s %s",
-                        show.rootDeviation(at.plan().nn()),
-                        show.rootDeviation(at.plan().ee()),
-                        show.differenceSign());
-        return Sentence.of(
-                "%s: N %s, E %s, H %s; %s; %s",
-                mark.name()
-                        + (mark.mark().code().isEmpty()
-                                ? ""
-                                : ", " + mark.mark().code()),
-                show.length(at.northing()),
-                show.length(at.easting()),
-                show.length(at.elevation()),
-                mark.from().map(f -> "from " + f).orElse("given"),
-                precision);
+                : "standard deviation N %s, E %s %s"
+                        .formatted(
+                                show.rootDeviation(at.plan().nn()),
+                                show.rootDeviation(at.plan().ee()),
+                                show.differenceSign());
+        return "%s: N %s, E %s, H %s; %s; %s"
+                .formatted(
+                        mark.name()
+                                + (mark.mark().code().isEmpty()
+                                        ? ""
+                                        : ", " + mark.mark().code()),
+                        show.length(at.northing()),
+                        show.length(at.easting()),
+                        show.length(at.elevation()),
+                        mark.from().map(f -> "from " + f).orElse("given"),
+                        precision);
     }
 
     private static final class Symbols {
@@ -345,6 +343,6 @@ public record PlanDrawing(
     }
 
     private static String format(double value) {
-        return Words.number(value, 1);
+        return String.format(Locale.ROOT, "%.1f", value);
     }
 }
