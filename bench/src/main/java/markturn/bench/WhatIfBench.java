@@ -26,7 +26,7 @@ public final class WhatIfBench {
     private void run() throws Exception {
         visitor.signIn();
         String job = visitor.bringIn(job());
-        String whatIf = job + "/review/S1/what-if?scale=false&off=M3:direction&off=M3:distance";
+        String whatIf = job + "/review/S1/what-if?scale=false&off=M3:direction%0AM3:distance";
         String nothing = visitor.address("/favicon.svg");
         double[] asked = new double[MEASURED];
         double[] empty = new double[MEASURED];

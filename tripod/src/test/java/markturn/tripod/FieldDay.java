@@ -147,6 +147,14 @@ final class FieldDay {
         }
     }
 
+    /** What a page shows, as its address asks for it. */
+    JsonNode shown(String room, String setup, Map<String, String> asked) {
+        return read(Pages.at(book, room, setup)
+                .orElseThrow()
+                .view(book, new Occasion("wren", "Wren Teasel", DEVICE, now), asked)
+                .whole());
+    }
+
     View view() {
         return TurningSheet.inOrder(DEVICE, false).view(book, setup(), now);
     }

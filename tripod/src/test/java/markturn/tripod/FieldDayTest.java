@@ -11,8 +11,6 @@ import markturn.tripod.detail.Choice;
 import markturn.tripod.detail.DetailEntries;
 import markturn.tripod.detail.DetailSheet;
 import markturn.tripod.review.ReviewEntries;
-import markturn.tripod.setout.SetOutSheet;
-import markturn.tripod.typed.Form;
 import markturn.tripod.view.View;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -151,16 +149,9 @@ class FieldDayTest {
     void whatIsSetOutIsWhereTheTruthIs() {
         FieldDay day = turned();
         Map<String, String> asked = Map.of("point", "T1");
-        SetOutSheet.Answer answer = new SetOutSheet(
-                        day.book(),
-                        day.setup(),
-                        asked,
-                        new Form(asked, day.book().job().units()))
-                .shown()
-                .answer()
-                .orElseThrow();
-        assertThat(answer.turn()).isEqualTo("75°20'20.2\"");
-        assertThat(answer.ground()).isEqualTo("80.000");
+        JsonNode answer = day.shown("setout", "", asked).get("parts").get("answer");
+        assertThat(answer.get("turn").asString()).isEqualTo("75°20'20.2\"");
+        assertThat(answer.get("ground").asString()).isEqualTo("80.000");
     }
 
     @Test

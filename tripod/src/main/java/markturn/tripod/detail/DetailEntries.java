@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.MarkAdded;
@@ -25,6 +26,10 @@ import markturn.tripod.typed.TypedPointing;
 
 /** What is typed at the sheet of detail, as entries. */
 public final class DetailEntries {
+    /** Why a shot is struck out: what telescope and pole did makes them different evidence. */
+    public static final List<String> REASONS =
+            List.of("typed wrong, telescope untouched", "point again", "wrong point", "pole not plumb");
+
     private static final double FARTHEST_OFFSET = 1000;
     private static final int LONGEST_SPECIAL_NAME = 50;
 
@@ -60,7 +65,7 @@ public final class DetailEntries {
     /** What stays on the page after an act: not the name; the line goes on, and after one that was closed another begins. */
     public static Map<String, String> next(String act, Map<String, String> typed) {
         Map<String, String> kept = new HashMap<>();
-        if (act.equals("strike") || act.equals("join")) {
+        if (Set.of("strike", "join", "second-sight").contains(act)) {
             return kept;
         }
         kept.putAll(typed);

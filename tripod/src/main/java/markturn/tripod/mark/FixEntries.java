@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.FixNoted;
@@ -67,11 +69,23 @@ public final class FixEntries {
         return height.map(h -> MeasuredHeight.toAxis(h.taped() + below.getAsDouble()));
     }
 
-    /** Strikes the fix at a place out with a reason, or lets it stand again. */
-    public Outcome strike(int place, boolean strikes, Map<String, String> typed) {
+    /**
+     * Strikes a fix out with a reason, or lets it stand again.
+     *
+     * @param typed its place among the fixes of the job as {@code place}
+     * @return empty where there is none at that place
+     */
+    public Optional<Outcome> strike(boolean strikes, Map<String, String> typed) {
         Form form = new Form(typed, book.job().units());
-        return strikes && form.isEmpty("reason")
-                ? Outcome.message("A fix is struck out with a reason: it stays in the record.")
-                : Outcome.of(new FixStruck(place, strikes ? form.text("reason") : ""));
+        OptionalInt place = IntStream.range(0, book.job().fixes().size())
+                .filter(at -> String.valueOf(at).equals(form.text("place")))
+                .findFirst();
+        if (place.isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                strikes && form.isEmpty("reason")
+                        ? Outcome.message("A fix is struck out with a reason: it stays in the record.")
+                        : Outcome.of(new FixStruck(place.getAsInt(), strikes ? form.text("reason") : "")));
     }
 }

@@ -79,7 +79,7 @@ public final class MarkEntries {
     }
 
     private Outcome correct(Form form, Mark before) {
-        Optional<String> meanwhile = changedSince(before.name(), form.text("revision"));
+        Optional<String> meanwhile = changedSince(before.name(), form.text("since"));
         if (meanwhile.isPresent()) {
             return Outcome.message(meanwhile.get());
         }

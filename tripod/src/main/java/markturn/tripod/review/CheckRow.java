@@ -7,7 +7,11 @@ import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.finding.words.Words;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
+import markturn.tripod.view.TableShown;
+import markturn.tripod.view.TableShown.Cell;
+import markturn.tripod.view.TableShown.Row;
 
 /** An independent check as a review shows it: the differences, the verdict that every page shows, and what it would have missed. */
 public record CheckRow(
@@ -26,6 +30,27 @@ public record CheckRow(
                         row.check().elevationDifference(),
                         verdict(row, words)))
                 .toList();
+    }
+
+    /** All of them, as a table. */
+    static TableShown table(List<CheckRow> rows, Display show) {
+        String difference = show.differenceSign();
+        TableShown table = TableShown.headed(
+                "Mark",
+                "Seen from",
+                "#North " + difference,
+                "#East " + difference,
+                "#Elevation " + difference,
+                "What it says");
+        rows.forEach(row -> table.with(Row.of(
+                row.mark(),
+                Cell.of(row.mark()),
+                Cell.of(row.from()),
+                Cell.number(show.difference(row.north())),
+                Cell.number(show.difference(row.east())),
+                Cell.number(show.difference(row.up())),
+                Cell.of(row.verdict()))));
+        return table;
     }
 
     private static boolean isFixOf(BookedJob book, CheckTable.Row row, MeasuredSetup setup) {

@@ -10,11 +10,14 @@ import markturn.survey.job.Limit;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
 import markturn.survey.show.Sentence;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
 
 /**
  * The residuals of the sets: a row for each target, a stroke for each set, the limit as a bracket. Drawing units; zero is the middle.
  */
-public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRight, String scale, int height) {
+public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRight, String scale, int height)
+        implements Shown {
     private static final int MARGIN = 6;
     private static final double MIDDLE = 300;
     /** Numbers nearer than this would run into each other. */
@@ -25,15 +28,45 @@ public record ResidualDrawing(List<Row> rows, String limitLeft, String limitRigh
     private static final int ROW = 40;
 
     /** One target. */
-    public record Row(String target, int y, List<Stroke> strokes) {}
+    public record Row(String target, int y, List<Stroke> strokes) implements Shown {
+        @Override
+        public Sheet sheet() {
+            return Sheet.empty()
+                    .with("target", target)
+                    .with("at", "translate(0 " + y + ")")
+                    .with("strokes", strokes);
+        }
+    }
+
+    @Override
+    public Sheet sheet() {
+        return rows.isEmpty()
+                ? Sheet.empty()
+                : Sheet.empty()
+                        .with("box", "0 0 600 " + height)
+                        .with("scale", scale)
+                        .with("foot", String.valueOf(foot()))
+                        .with("limitLeft", limitLeft)
+                        .with("limitRight", limitRight)
+                        .with("rows", rows);
+    }
 
     /** Where the lines of zero and of the limit end. */
-    public int foot() {
+    private int foot() {
         return height - MARGIN;
     }
 
     /** One set's residual. */
-    public record Stroke(String number, String x, boolean out, String words) {}
+    public record Stroke(String number, String x, boolean out, String words) implements Shown {
+        @Override
+        public Sheet sheet() {
+            return Sheet.empty()
+                    .with("number", number)
+                    .with("x", x)
+                    .with("out", out ? "out" : "")
+                    .with("words", words);
+        }
+    }
 
     /** The drawing; without rows where no target has two sets. */
     public static ResidualDrawing of(SurveyResult result, MeasuredSetup setup) {

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.fieldbook.BookedJob;
+import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.SetOut;
 import markturn.survey.reduce.GridScale;
@@ -16,7 +17,14 @@ import markturn.survey.result.Position;
 import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
 import markturn.tripod.typed.Form;
+import markturn.tripod.view.Address;
 import markturn.tripod.view.NameInAddress;
+import markturn.tripod.view.OptionShown;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
+import markturn.tripod.view.View;
+import markturn.tripod.way.WorkProgress;
+import markturn.tripod.way.WorkStep;
 
 /** The sheet of setting out: what leads to a point, what the pole at it still has to move, and what comes next. */
 public final class SetOutSheet {
@@ -66,18 +74,16 @@ public final class SetOutSheet {
     public record Compared(String found, String sentence, String away, String right, String fill, String degrees) {}
 
     /** The next one to be set out, with the same setup and pole: what it is called and where it is asked for. */
-    public record Next(String name, String address) {}
+    private record Next(String name, String address) {}
 
-    /** All of it; what is empty has not been asked for, or cannot be said. */
-    public record Shown(
-            Optional<Answer> answer,
-            Optional<Compared> compared,
-            Optional<String> onLine,
-            Optional<Next> next,
-            String shotName) {}
+    /** What leads to what is asked for; empty where nothing is asked, or it cannot be said. */
+    public Optional<Answer> answer() {
+        Wanted wanted = new Wanted(book, form, show);
+        return wanted.place().flatMap(at -> answer(wanted, at));
+    }
 
     /** What it shows. */
-    public Shown shown() {
+    View view() {
         Wanted wanted = new Wanted(book, form, show);
         Optional<Position> place = wanted.place();
         Optional<Answer> answer = place.flatMap(at -> answer(wanted, at));
@@ -88,8 +94,109 @@ public final class SetOutSheet {
         if (place.isPresent() && setup.station().isEmpty()) {
             form.fault("setup", setup.name() + " has no place yet: nothing can be set out from it");
         }
-        String shotName = form.isEmpty("name") || form.isSound() ? wanted.shotName() : form.text("name");
-        return new Shown(answer, compared, onLine, next, shotName);
+        return View.of(book.revision())
+                .with("head", head())
+                .with(
+                        "answer",
+                        () -> answer.map(told -> leading(told, compared, onLine, next))
+                                .orElse(Sheet.empty()))
+                .with("shot", () -> answer.map(told -> shot(wanted)).orElse(Sheet.empty()))
+                .with("setups", setups())
+                .with("onLine", () -> Sheet.empty().with("words", compared.isPresent() ? "" : onLine.orElse("")))
+                .always("typed", () -> typed())
+                .always("faults", () -> faults())
+                .with("way", WorkProgress.through(book).at(WorkStep.SET_OUT));
+    }
+
+    private Shown head() {
+        return () -> Sheet.empty()
+                .with(
+                        "words",
+                        "Set out from " + setup.name() + " on " + setup.setup().station())
+                .with("detail", Address.ofJob(book.jobId()).detail(setup.name()));
+    }
+
+    private List<OptionShown> setups() {
+        return book.job().setups().stream()
+                .map(Setup::name)
+                .map(OptionShown::of)
+                .toList();
+    }
+
+    private Sheet leading(Answer to, Optional<Compared> compared, Optional<String> onLine, Optional<Next> next) {
+        List<String> sights = setup.setup().orientation().sights();
+        return Sheet.empty()
+                .with("aloud", "Turn " + to.turn() + " from the backsight")
+                .with(
+                        "backsight",
+                        sights.isEmpty() ? "" : setup.setup().orientation().zero())
+                .with("needle", to.needle().isEmpty() ? "" : "rotate(" + to.needle() + ")")
+                .with("sentence", "To " + to.name() + ":")
+                .with("turn", to.turn())
+                .with("circle", to.circle())
+                .with("ground", to.ground())
+                .with("grid", to.grid())
+                .with("rise", to.rise())
+                .with("azimuth", to.azimuth())
+                .with("compared", compared.map(found -> found(found, onLine)).orElse(Sheet.empty()))
+                .with("next", next.map(one -> next(one, compared.isPresent())).orElse(Sheet.empty()));
+    }
+
+    private static Sheet found(Compared compared, Optional<String> onLine) {
+        return Sheet.empty()
+                .with("found", "Found at " + compared.found() + ".")
+                .with("sentence", compared.sentence())
+                .with("way", "rotate(" + compared.degrees() + ")")
+                .with("onLine", onLine.orElse(""));
+    }
+
+    private static Sheet next(Next next, boolean found) {
+        return Sheet.empty()
+                .with("words", "Next: " + next.name())
+                .with("address", next.address())
+                .with("weight", found ? "act" : "quiet-act");
+    }
+
+    /** The shot at the pole: what was asked goes with it, the pole goes on from shot to shot. */
+    private Sheet shot(Wanted wanted) {
+        List<OptionShown> asks = WHAT.stream()
+                .filter(field -> !form.isEmpty(field))
+                .map(field -> new OptionShown(field, form.text(field)))
+                .toList();
+        return Sheet.empty()
+                .with("asks", asks)
+                .with(
+                        "reflectors",
+                        book.job().reflectors().stream()
+                                .map(Reflector::name)
+                                .map(OptionShown::of)
+                                .toList())
+                .with("reflector", reflector())
+                .with("height", form.text("height"))
+                .with("heights", !book.job().planOnly())
+                .with("name", wanted.shotName());
+    }
+
+    /** What stands there as it was said last; at first the job's first reflector. */
+    private String reflector() {
+        return !form.isEmpty("reflector")
+                ? form.text("reflector")
+                : book.job().reflectors().stream()
+                        .map(Reflector::name)
+                        .findFirst()
+                        .orElse(Reflector.REFLECTORLESS);
+    }
+
+    private Sheet typed() {
+        Sheet typed = Sheet.empty().with("setup", setup.name());
+        Stream.concat(WHAT.stream().skip(1), Stream.of("found")).forEach(field -> typed.with(field, form.text(field)));
+        return typed;
+    }
+
+    private Sheet faults() {
+        Sheet faults = Sheet.empty();
+        form.faults().forEach(faults::with);
+        return faults;
     }
 
     private Next next(Map<String, String> next) {
@@ -106,7 +213,7 @@ public final class SetOutSheet {
     public static String address(String job, Map<String, String> asked, Map<String, String> more) {
         Map<String, String> all = new HashMap<>(asked);
         all.putAll(more);
-        return "/job/" + job + "/setout?"
+        return Address.ofJob(job).setOut() + "?"
                 + Stream.of(WHAT, POLE, List.of("found"))
                         .flatMap(List::stream)
                         .filter(field -> !all.getOrDefault(field, "").isBlank())

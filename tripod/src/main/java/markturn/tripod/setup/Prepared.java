@@ -24,6 +24,7 @@ public final class Prepared {
         typed.put("name", freeName(book));
         typed.put("sets", String.valueOf((int) book.job().classOfWork().limit(Limit.SETS)));
         typed.put("start", "small");
+        typed.put("distances", "1");
         book.job()
                 .setup(asked.getOrDefault("from", ""))
                 .ifPresent(before -> moved(book, before, asked.getOrDefault("to", ""), typed));

@@ -1,5 +1,6 @@
 package markturn.tripod.turning;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +11,7 @@ import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.show.Display;
+import markturn.tripod.view.OptionShown;
 import markturn.tripod.view.Sheet;
 import markturn.tripod.view.Shown;
 
@@ -18,8 +20,11 @@ import markturn.tripod.view.Shown;
  * height is asked for, and what stood there last is offered.
  *
  * @param last what was last used for it; empty where nothing was
+ * @param reflectors what can stand there
  */
-public record AskedSight(String target, String role, String face, Optional<Pole> last, Display show) implements Shown {
+public record AskedSight(
+        String target, String role, String face, Optional<Pole> last, List<OptionShown> reflectors, Display show)
+        implements Shown {
     private static final int LONGEST_NAME = 60;
 
     /** A reflector and how high it stands. */
@@ -31,7 +36,8 @@ public record AskedSight(String target, String role, String face, Optional<Pole>
                 .with("sentence", "Sight " + target + ", face " + face + ": what stands there now?")
                 .with("target", target)
                 .with("role", role)
-                .with("face", face);
+                .with("face", face)
+                .with("reflectors", reflectors);
         return last.map(pole -> sheet.with("last", pole(pole))).orElse(sheet);
     }
 
@@ -60,6 +66,7 @@ public record AskedSight(String target, String role, String face, Optional<Pole>
                 last(setup.get(), r -> r.target().equals(target))
                         .or(() -> book.order(setup.get()).aim(target).map(AskedSight::pole))
                         .or(() -> last(setup.get(), r -> true)),
+                TurningSheet.reflectors(book.job()),
                 new Display(book.job().units())));
     }
 

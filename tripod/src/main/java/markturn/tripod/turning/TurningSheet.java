@@ -8,6 +8,7 @@ import java.util.OptionalInt;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.FindingCode;
+import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredSetup;
@@ -16,6 +17,7 @@ import markturn.survey.show.Sentence;
 import markturn.survey.turning.PointingOrder.Pointing;
 import markturn.tripod.view.Address;
 import markturn.tripod.view.FindingShown;
+import markturn.tripod.view.OptionShown;
 import markturn.tripod.view.Sheet;
 import markturn.tripod.view.Shown;
 import markturn.tripod.view.View;
@@ -96,6 +98,7 @@ public record TurningSheet(String device, boolean whole, Optional<Aside> aside, 
                 .always("acts", acts(book, live, at.turning(setup.name())))
                 .with("last", last(lines))
                 .with("round", round(round))
+                .with("reflectors", reflectors(book.job()))
                 .with("way", WorkProgress.through(book).at(WorkStep.TURN_THE_SETS))
                 .withLines(lines);
     }
@@ -111,6 +114,10 @@ public record TurningSheet(String device, boolean whole, Optional<Aside> aside, 
                 : Sheet.empty()
                         .with("words", Sentence.of("All lines: %d before these", leftOut))
                         .with("address", at.turning(setup.name()) + "?whole=yes");
+    }
+
+    static List<OptionShown> reflectors(Job job) {
+        return Aside.reflectors(job).stream().map(OptionShown::of).toList();
     }
 
     private Shown through(Optional<LiveLine> live, String review) {

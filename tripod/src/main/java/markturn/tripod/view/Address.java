@@ -10,6 +10,21 @@ public record Address(String job) {
         return new Address("/job/" + id);
     }
 
+    /** The sheet of setting up. */
+    public String setUp() {
+        return job + "/setup";
+    }
+
+    /** The sheet of setting up, prepared for the same setup once more. */
+    public String setUpAgain(String setup) {
+        return setUp() + "?again=" + NameInAddress.value(setup);
+    }
+
+    /** Where the height of the instrument is corrected. */
+    public String correctHeight(String setup) {
+        return job + "/review/correct?what=instrumentHeight&setup=" + NameInAddress.value(setup);
+    }
+
     /** The sheet of a setup. */
     public String turning(String setup) {
         return job + "/turning/" + NameInAddress.of(setup);
@@ -24,6 +39,11 @@ public record Address(String job) {
     public String sight(String setup, Reading.Role role, String target) {
         return turning(setup) + "?role=" + role.name().toLowerCase(Locale.ROOT) + "&face=left&target="
                 + NameInAddress.value(target);
+    }
+
+    /** The reviews of all setups. */
+    public String reviews() {
+        return job + "/review";
     }
 
     /** The review of a setup. */
@@ -55,6 +75,11 @@ public record Address(String job) {
     /** The detail of a setup. */
     public String detail(String setup) {
         return job + "/detail/" + NameInAddress.of(setup);
+    }
+
+    /** Setting out. */
+    public String setOut() {
+        return job + "/setout";
     }
 
     /** Setting out from a setup. */

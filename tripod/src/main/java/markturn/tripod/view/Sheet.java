@@ -41,6 +41,18 @@ public final class Sheet {
         return this;
     }
 
+    /** With numbers that a script places by; none are left out. */
+    public Sheet with(String name, int[] numbers) {
+        if (numbers.length > 0) {
+            StringBuilder to = named(name).append('[');
+            for (int i = 0; i < numbers.length; i++) {
+                to.append(i == 0 ? "" : ",").append(numbers[i]);
+            }
+            to.append(']');
+        }
+        return this;
+    }
+
     /** With something that is drawn within; without a field it is left out. */
     public Sheet with(String name, Shown part) {
         return with(name, part.sheet());

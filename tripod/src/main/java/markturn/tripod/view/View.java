@@ -18,6 +18,8 @@ public final class View {
     private final Map<String, String> lines = new LinkedHashMap<>();
     private final Set<String> always = new HashSet<>();
     private String message = "";
+    private String address = "";
+    private boolean leaves;
 
     private View(long revision) {
         this.revision = revision;
@@ -50,6 +52,18 @@ public final class View {
     public View saying(String sentence) {
         this.message = sentence;
         return this;
+    }
+
+    /** Shown at an address of its own from now on, so that a reload shows the same. */
+    public View standingAt(String itsAddress) {
+        this.address = itsAddress;
+        return this;
+    }
+
+    /** Left for another page. */
+    public View leavingFor(String another) {
+        this.leaves = true;
+        return standingAt(another);
     }
 
     /** With a part whose rows are drawn one beneath the other. */
@@ -95,6 +109,9 @@ public final class View {
         text.append(whole ? ",\"whole\":true" : "");
         if (!message.isEmpty()) {
             Sheet.quote(message, text.append(",\"message\":"));
+        }
+        if (!address.isEmpty()) {
+            Sheet.quote(address, text.append(leaves ? ",\"leave\":" : ",\"at\":"));
         }
         text.append(",\"parts\":{");
         String separator = "";

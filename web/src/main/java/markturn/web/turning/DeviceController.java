@@ -18,6 +18,7 @@ import markturn.tripod.turning.Aside;
 import markturn.tripod.turning.Interruption;
 import markturn.tripod.turning.LiveLine;
 import markturn.tripod.turning.Round;
+import markturn.tripod.turning.TurningPage;
 import markturn.tripod.typed.Occasion;
 import markturn.web.act.Acts;
 import markturn.web.device.Devices;
@@ -56,7 +57,7 @@ class DeviceController {
             BookedJob longer = typed.containsKey("all")
                     ? turnAll(book, name, typed.get("key"), who)
                     : turnOne(book, name, typed.get("key"), Aside.of(typed, book, setup(book, name)), false, who);
-            return TurningController.changed(acts, longer, name, typed);
+            return acts.changed(typed, new TurningPage(name).after(book, longer, acts.occasion(who), "reading", typed));
         } catch (Refused refused) {
             return faults(refused);
         }

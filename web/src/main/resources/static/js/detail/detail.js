@@ -1,7 +1,8 @@
 // Detail: what is chosen stays chosen; a change asks for what is drawn anew, and what is typed stays.
-import { draw, firstView, shown } from "../frame/draw.js";
+import { begin, main, say, url } from "../frame/act.js";
+import { draw, shown } from "../frame/draw.js";
 import { putLines, rows } from "../frame/lines.js";
-import { FIELDS, input, live, main, say, understand, url, wire } from "../frame/live.js";
+import { FIELDS, input, live, understand, wire } from "../frame/live.js";
 
 const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
 const OWN = ["height", "along", "across", "up-offset"];
@@ -93,4 +94,4 @@ main().addEventListener("keydown", event => {
 });
 
 wire({ path: "/shot", show, aside: inHand, extra: () => ({}), clicks: CLICKS });
-show(firstView());
+begin();

@@ -40,6 +40,7 @@ function fill(element, data) {
   if (put !== undefined) putAttributes(element, within);
   if (text !== undefined) element.textContent = field(within, text) ?? "";
   else [...element.children].forEach(child => fill(child, within));
+  if (element.dataset.chosen !== undefined) element.value = field(within, element.dataset.chosen) ?? "";
 }
 
 function filled(prototype, data) {
@@ -56,10 +57,13 @@ export function drawn(template, data) {
 }
 
 function drawPart(name, data) {
-  const place = document.querySelector(`[data-part="${name}"]`);
-  if (!place) return;
-  const template = place.querySelector("template");
-  place.replaceChildren(template, ...(Object.keys(data).length ? [drawn(template, data)] : []));
+  for (const place of document.querySelectorAll(`[data-part="${name}"]`)) {
+    const template = place.querySelector("template");
+    const chosen = place.value;
+    place.replaceChildren(template, ...(Object.keys(data).length ? [drawn(template, data)] : []));
+    // What was chosen among options stays chosen where it is still offered.
+    if (chosen) place.value = chosen;
+  }
 }
 
 /** The way through the work stands in the frame of every page: only how far each act is changes. */
@@ -78,7 +82,7 @@ function drawWay(acts) {
  * @param lines what draws its lines
  * @returns the names of the parts that were drawn
  */
-export function draw(view, lines) {
+export function draw(view, lines = () => {}) {
   revision = String(view.revision);
   for (const [name, data] of Object.entries(view.parts)) {
     if (name === "way") drawWay(data.acts);

@@ -1,5 +1,7 @@
 // Around every page: shortcuts, and drafts, so that nothing typed is lost to a reload, an error page or an expired sign-in.
 
+import { keep, reopen, restore } from "./drafts.js";
+
 const shortcuts = document.getElementById("shortcuts");
 const opener = document.getElementById("show-shortcuts");
 
@@ -18,33 +20,14 @@ document.addEventListener("keydown", event => {
   if (event.key === "n") (document.querySelector("main .act") ?? document.querySelector(".way .next a"))?.focus();
 });
 
-/** What a device keeps belongs to who typed it: the next one to sign in here neither sees nor sends it. */
+if (location.pathname === "/sign-in" || document.querySelector("[data-failed]")) reopen();
+
+const draftOf = event => event.target.closest?.("form[data-draft]");
+document.addEventListener("input", event => { if (draftOf(event)) keep(draftOf(event), false); });
+document.addEventListener("submit", event => { if (draftOf(event)) keep(draftOf(event), event.target.hasAttribute("action")); });
+document.querySelectorAll("form[data-draft]").forEach(restore);
+
 const account = document.querySelector("meta[name=account]")?.content ?? "";
-const draftOf = form => `draft ${account} ${form.getAttribute("action")}`;
-const read = name => JSON.parse(localStorage.getItem(name) ?? "null");
-const write = (name, draft) => localStorage.setItem(name, JSON.stringify(draft));
-
-/** What was sent but met the sign-in or an error page was not taken in: those drafts are open again. */
-if (location.pathname === "/sign-in" || document.querySelector("[data-failed]")) {
-  Object.keys(localStorage).filter(name => name.startsWith("draft ")).forEach(name => write(name, { ...read(name), sent: false }));
-}
-
-/** Keeps what is typed until the server has taken it in; a page that answers with faults shows it itself. */
-function keepDraft(form) {
-  const name = draftOf(form);
-  const fields = [...form.elements].filter(e => e.name && !["hidden", "submit", "checkbox"].includes(e.type));
-  const draft = read(name);
-  const faulty = form.querySelector(".fault") !== null;
-  if (draft?.sent && !faulty) localStorage.removeItem(name);
-  if (draft && !draft.sent && !faulty) {
-    fields.filter(e => draft.values[e.name]).forEach(e => { e.value = draft.values[e.name]; });
-  }
-  const keep = sent => write(name, { sent, values: Object.fromEntries(fields.map(e => [e.name, e.value])) });
-  form.addEventListener("input", () => keep(false));
-  form.addEventListener("submit", () => keep(true));
-}
-
-document.querySelectorAll("form[data-draft]").forEach(keepDraft);
 
 /** Lines that wait are told before somebody signs out: they stay on this device, for this account. */
 document.getElementById("sign-out")?.addEventListener("submit", event => {
@@ -58,5 +41,3 @@ document.getElementById("sign-out")?.addEventListener("submit", event => {
   told.textContent = `${waiting === 1 ? "1 line waits" : `${waiting} lines wait`} on this device, for you alone, until you sign in here again. Sign out all the same?`;
   form.prepend(told);
 });
-
-export {};

@@ -1,6 +1,6 @@
 // The line in hand, wherever something is booked: its keys, its echo, and its way to the server.
 // A pointing keeps its key until the server has acknowledged it, so that a retry after a lost answer is stored once.
-import { shown } from "./draw.js";
+import { change, listen, main, post, say, taken, url, viewOf } from "./act.js";
 import { angle, slope } from "./shape.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
@@ -17,53 +17,9 @@ let asked = 0;
 let sending = false;
 let focused = null;
 
-export const main = () => document.getElementById("content");
-export const url = () => main().dataset.url;
 export const input = name => document.getElementById(name);
 export const isBlank = () => FIELDS.every(name => !input(name).value.trim());
 const form = () => document.getElementById("live");
-
-function headers() {
-  return {
-    [document.querySelector("meta[name=csrf-header]").content]: document.querySelector("meta[name=csrf]").content,
-    "X-Requested-With": "fetch",
-  };
-}
-
-export function say(sentence) {
-  const message = document.getElementById("message");
-  message.textContent = sentence;
-  if (sentence) message.scrollIntoView({ block: "nearest" });
-}
-
-/** An answer that is a view; anything else is a page that nobody asked for, such as the sign-in. */
-async function viewOf(answer) {
-  const isView = answer.ok && !answer.redirected && answer.headers.get("Content-Type")?.startsWith("application/json");
-  return isView ? answer.json() : null;
-}
-
-function post(path, values) {
-  const body = new URLSearchParams(values);
-  Object.entries({ ...shown(), ...page.extra() }).forEach(([name, value]) => body.set(name, value));
-  return fetch(url() + path, { method: "POST", headers: headers(), body });
-}
-
-function show(view) {
-  say(view.message ?? "");
-  page.show(view);
-}
-
-/** Posts what somebody decided, and shows the page as it is then. */
-export async function change(path, values) {
-  const answer = await post(path, { key: crypto.randomUUID(), ...values });
-  if (answer.status === 422) {
-    const faults = await answer.json();
-    return say(faults.message ?? Object.values(faults).join(" "));
-  }
-  const view = await viewOf(answer);
-  if (!view) return say("That could not be booked: sign in again in another tab, then try once more.");
-  show(view);
-}
 
 function showFaults(faults) {
   for (const name of FIELDS) {
@@ -129,7 +85,7 @@ async function settle(waiting, answer) {
   if (view) {
     forgetTyped();
     showWaiting(false);
-    show(view);
+    taken(view);
   } else if (answer.status === 503) {
     showWaiting(true);
     say("The database does not answer just now. The line waits here and goes out by itself.");
@@ -224,25 +180,15 @@ async function actPost(button) {
  */
 export function wire(settings) {
   page = settings;
-  const clicks = {
-    "[data-key]": key => press(key.dataset.key),
-    ".act-post": actPost,
-    ...page.clicks,
-  };
-  main().addEventListener("click", event => {
-    for (const [selector, act] of Object.entries(clicks)) {
-      const pressed = event.target.closest(selector);
-      if (pressed) act(pressed);
-    }
+  listen({
+    show: page.show,
+    extra: page.extra,
+    clicks: { "[data-key]": key => press(key.dataset.key), ".act-post": actPost, ...page.clicks },
   });
   main().addEventListener("submit", event => {
-    if (event.target === form()) {
-      event.preventDefault();
-      book();
-    } else if (event.target.matches(".act-form")) {
-      event.preventDefault();
-      change(event.target.dataset.path, Object.fromEntries(new FormData(event.target, event.submitter)));
-    }
+    if (event.target !== form()) return;
+    event.preventDefault();
+    book();
   });
 }
 

@@ -1,5 +1,10 @@
 // Pan, zoom and tap on the plan. Symbols and lettering keep their size; the scale bar says what it is now.
+import { begin, listen, url } from "../frame/act.js";
+import { draw as drawView } from "../frame/draw.js";
 import { Layer } from "../plan/layer.js";
+
+listen({ show: view => { drawView(view); } });
+begin();
 
 const plan = document.getElementById("plan");
 const canvas = document.getElementById("plan-canvas");
@@ -71,9 +76,9 @@ function under(event) {
   return { x: (at.x - view.x) * view.zoom, y: (at.y - view.y) * view.zoom };
 }
 
-function say(numbers, url) {
+function say(numbers, address) {
   const link = document.createElement("a");
-  link.href = url;
+  link.href = address;
   link.textContent = "how it came about";
   document.getElementById("plan-numbers").replaceChildren(numbers + " ", link);
 }
@@ -87,14 +92,14 @@ function choose(symbol) {
 async function chooseOnCanvas(event) {
   const name = layer?.nearest(onSheet(event), plan.getScreenCTM().a);
   if (!name) return;
-  const answer = await fetch(canvas.dataset.numbers + "?" + new URLSearchParams({ name }));
+  const answer = await fetch(url() + "/numbers?" + new URLSearchParams({ name }));
   if (!answer.ok) return;
   const known = await answer.json();
   say(known.numbers, known.url);
 }
 
 async function fetchLayer() {
-  const answer = await fetch(canvas.dataset.layer);
+  const answer = await fetch(url() + "/layer");
   if (!answer.ok) return;
   layer = new Layer(canvas, await answer.json());
   canvas.dataset.ready = "1";

@@ -1,6 +1,7 @@
 // The page of a setup: what can be struck out, taken by the station, or called for out of the order.
-import { draw, firstView } from "../frame/draw.js";
-import { change, live, say, url, wire } from "../frame/live.js";
+import { begin, change, say, url } from "../frame/act.js";
+import { draw } from "../frame/draw.js";
+import { live, wire } from "../frame/live.js";
 import { asksForAll, drawLines } from "./lines.js";
 
 let striking = null;
@@ -36,7 +37,7 @@ async function showDisplay() {
 async function offerMarks() {
   const answer = await fetch(url() + "/offered");
   if (!answer.ok || answer.redirected) return;
-  document.getElementById("aside-marks").replaceChildren(...(await answer.json()).map(name => new Option("", name)));
+  document.getElementById("aside-marks").replaceChildren(...((await answer.json()).names ?? []).map(name => new Option("", name)));
 }
 
 /** Draws a view, and puts away what belonged to the one before. */
@@ -59,7 +60,7 @@ const CLICKS = {
 };
 
 wire({ path: "/reading", show, aside, extra: () => (asksForAll() ? { whole: "yes" } : {}), clicks: CLICKS });
-show(firstView());
+begin();
 panel()?.addEventListener("submit", event => event.preventDefault());
 document.querySelector(".something-else").addEventListener("toggle", event => { if (event.target.open) offerMarks(); });
 document.getElementById("book").addEventListener("click", event => {

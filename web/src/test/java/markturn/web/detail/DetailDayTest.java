@@ -88,10 +88,12 @@ class DetailDayTest {
         type(page, "60-00-00", "90-10-00", "22.560");
         assertThat(page.locator(".again").last()).containsText("second sight");
         page.locator("form.second input.short").last().fill("pole was leaning");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("replace"))
-                .last()
-                .press("Enter");
-        page.waitForURL("**/detail/S2");
+        page.waitForResponse(
+                "**/detail/S2/second-sight",
+                () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("replace"))
+                        .last()
+                        .press("Enter"));
+        assertThat(page.locator("form.second")).hasCount(0);
         Assertions.assertThat(Survey.compute(job(house, id)).measured().checks().stream()
                         .filter(c -> c.mark().equals("2004"))
                         .findFirst()

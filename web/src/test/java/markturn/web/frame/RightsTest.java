@@ -12,6 +12,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import markturn.web.House;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -35,9 +38,25 @@ class RightsTest {
 
         /** Of a job that is nobody's: whoever is let in finds nothing there. */
         String path() {
-            return pattern.replace("{act:strike|restore}", "strike")
-                    .replace("{place}", "0")
-                    .replaceAll("\\{[^}]*}", "11111111-1111-1111-1111-111111111111");
+            return pattern.replace("{place}", "0").replaceAll("\\{[^}]*}", "11111111-1111-1111-1111-111111111111");
+        }
+
+        /** One for each of the rooms it is mapped for, and where it is posted to for each act that a review knows. */
+        Stream<Address> each() {
+            Matcher rooms = Pattern.compile("\\{room:([^}]*)}").matcher(pattern);
+            if (!rooms.find()) {
+                return Stream.of(this);
+            }
+            return Stream.of(rooms.group(1).split("\\|"))
+                    .map(room -> pattern.replace(rooms.group(), room))
+                    .flatMap(path -> path.contains("/review/") && path.endsWith("{act}")
+                            ? acts(path).stream().map(act -> path.replace("{act}", act))
+                            : Stream.of(path))
+                    .map(path -> new Address(method, path));
+        }
+
+        private static List<String> acts(String path) {
+            return path.contains("{setup}") ? List.of("accept", "reopen", "answer", "leave-out") : List.of("answer");
         }
     }
 
@@ -53,7 +72,9 @@ class RightsTest {
                     for (String pattern : new TreeSet<>(mapping.getPatternValues())) {
                         mapping.getMethodsCondition()
                                 .getMethods()
-                                .forEach(m -> all.add(new Address(HttpMethod.valueOf(m.name()), pattern)));
+                                .forEach(m -> new Address(HttpMethod.valueOf(m.name()), pattern)
+                                        .each()
+                                        .forEach(all::add));
                     }
                 });
         return all;
@@ -134,7 +155,9 @@ class RightsTest {
             assertThat(page.locator(".left-out").textContent()).contains("reviewer");
             for (Locator form : page.locator("form:not([method=get])").all()) {
                 String action = form.getAttribute("action");
-                String to = action != null ? action : URI.create(page.url()).getPath() + "/book";
+                String beneath = form.getAttribute("data-path");
+                String here = URI.create(page.url()).getPath();
+                String to = action != null ? action : here + (beneath == null ? "/book" : beneath);
                 if (!to.startsWith(job)) {
                     continue;
                 }

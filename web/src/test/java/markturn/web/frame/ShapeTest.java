@@ -15,6 +15,8 @@ import markturn.web.House;
 import markturn.web.turning.TypedDay;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What a script echoes of a typed number is what the server understands, letter by letter. Second opinion: the server's own reading. */
 @ExtendWith(House.class)
@@ -85,9 +87,14 @@ class ShapeTest {
         List<?> each = (List<?>) echoes;
         for (int i = 0; i < texts.size(); i++) {
             if (each.get(i) != null && !texts.get(i).isBlank()) {
-                Map<String, Object> understood =
-                        Understood.of(Map.of(field, texts.get(i)), units).getOrDefault(field, Map.of());
-                assertThat(each.get(i)).as("\"%s\" in %s", texts.get(i), with).isEqualTo(understood.get("echo"));
+                JsonNode understood = new JsonMapper()
+                        .readTree(Understood.of(Map.of(field, texts.get(i)), units)
+                                .sheet()
+                                .json())
+                        .path(field);
+                assertThat(each.get(i))
+                        .as("\"%s\" in %s", texts.get(i), with)
+                        .isEqualTo(understood.path("echo").asString());
                 sound++;
             }
         }

@@ -35,17 +35,17 @@ class ControlTest {
         String job = TypedDay.openJob(page, "Doubts");
         page.navigate(job + "/mark");
         mark(page, "a", "1200", "5000", "10");
-        assertThat(page.locator("form .tick .fault")).containsText("a looks like A, which this job knows");
+        assertThat(page.locator("form .tick .fault").first()).containsText("a looks like A, which this job knows");
         Assertions.assertThat(job(house, job).marks()).hasSize(2);
         page.locator("#meant-0").check();
         page.getByText("Enter these marks").click();
-        assertThat(page.locator("#meant-0")).hasCount(0);
+        assertThat(page.locator("#meant-0")).isHidden();
         Assertions.assertThat(job(house, job).mark("a")).isPresent();
         mark(page, "D", "1000.001", "5000.001", "10");
-        assertThat(page.locator("form .tick .fault")).containsText("A lies at that very place");
+        assertThat(page.locator("form .tick .fault").first()).containsText("A lies at that very place");
         page.navigate(job + "/mark");
         mark(page, "E", "1300", "5000", "10000");
-        assertThat(page.locator("form .tick .fault")).containsText("It lies 9990 m higher than the others");
+        assertThat(page.locator("form .tick .fault").first()).containsText("It lies 9990 m higher than the others");
     }
 
     @Test
@@ -63,8 +63,6 @@ class ControlTest {
         page.locator("#given-elevation").fill("10");
         page.getByText("Correct it").click();
         assertThat(page.locator(".message")).containsText("corrected with a reason");
-        page.locator(".correct-control summary").click();
-        page.locator("#given-mark").selectOption("A");
         page.locator("#given-reason").fill("a digit was dropped from the list");
         page.getByText("Correct it").click();
         assertThat(page.locator(".said")).containsText("A is corrected. 2 marks moved.");
@@ -96,13 +94,11 @@ class ControlTest {
         TypedDay.occupy(page, job, "T1");
         page.navigate(job + "/mark");
         page.locator(".references summary").click();
-        page.locator("#reference-from").selectOption("B");
-        page.locator("#reference-to").selectOption("T1");
+        page.locator("#reference-from").fill("B");
+        page.locator("#reference-to").fill("T1");
         page.getByText("Enter the pair").click();
-        assertThat(page.locator(".message")).containsText("Expected a distance, a height difference or an azimuth");
-        page.locator(".references summary").click();
-        page.locator("#reference-from").selectOption("B");
-        page.locator("#reference-to").selectOption("T1");
+        assertThat(page.locator(".references .fault"))
+                .containsText("Expected a distance, a height difference or an azimuth");
         page.locator("#reference-distance").fill("125.000");
         page.locator("#reference-stdDev").fill("2");
         // 100 m south and 75 m east: 143°07'48", by the arc tangent.

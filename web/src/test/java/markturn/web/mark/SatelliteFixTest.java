@@ -63,6 +63,7 @@ class SatelliteFixTest {
         enter(page, "RTK 1", new Mark.Coordinates(2050, 5050, pillar.elevation()), 0, "observation");
         assertThat(page.locator(".satellite tbody tr")).hasCount(1);
         enter(page, "PILLAR 2", pillar, 0.030, "observation");
+        assertThat(page.locator(".satellite tbody tr")).hasCount(2);
         assertThat(page.locator(".satellite tbody tr").last()).containsText("in the network");
         Assertions.assertThat(fieldBook.book(id, "wren").job().fixes())
                 .extracting(SatelliteFix::mark, SatelliteFix::use)
@@ -94,6 +95,7 @@ class SatelliteFixTest {
                 .satisfies(fix -> Assertions.assertThat(fix.struck()).contains("antenna height of the other pole"));
         page.navigate("/job/" + id + "/mark");
         line.getByText("Restore").click();
+        assertThat(line.getByText("Strike out")).isVisible();
         page.navigate("/job/" + id + "/network");
         assertThat(row).hasCount(1);
     }

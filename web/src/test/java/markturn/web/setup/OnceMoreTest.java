@@ -77,7 +77,7 @@ class OnceMoreTest {
                 .locator("xpath=..")
                 .getByText("Remove")
                 .click();
-        assertThat(page.locator(".said")).containsText("needs a reason");
+        assertThat(page.locator(".message")).containsText("needs a reason");
         page.locator("[aria-label='Why S2 is removed']").fill("begun twice");
         page.locator("[aria-label='Why S2 is removed']").press("Enter");
         assertThat(page.locator(".said")).containsText("S2 is removed");

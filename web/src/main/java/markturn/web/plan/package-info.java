@@ -1,2 +1,0 @@
-/** The plan of the job. */
-package markturn.web.plan;

@@ -1,0 +1,178 @@
+// Acts of a page: what a form or a button stands for is posted, and the page drawn as it is then; faults stand under their fields.
+import { draw, firstView, shown } from "./draw.js";
+import { forget, restore } from "./drafts.js";
+
+/** How the page takes a view up: see listen. */
+let page = { show: view => { draw(view, () => {}); }, extra: () => ({}) };
+
+export const main = () => document.getElementById("content");
+export const url = () => main().dataset.url;
+
+function headers() {
+  return {
+    [document.querySelector("meta[name=csrf-header]").content]: document.querySelector("meta[name=csrf]").content,
+    "X-Requested-With": "fetch",
+  };
+}
+
+/** Says a sentence above the page: what is at fault, or what became of an act. */
+export function say(sentence, done = false) {
+  const message = document.getElementById("message");
+  message.className = done ? "said" : "message";
+  message.textContent = sentence;
+  if (sentence) message.scrollIntoView({ block: "nearest" });
+}
+
+/** An answer that is a view; anything else is a page that nobody asked for, such as the sign-in. */
+export async function viewOf(answer) {
+  const isView = answer.ok && !answer.redirected && answer.headers.get("Content-Type")?.startsWith("application/json");
+  return isView ? answer.json() : null;
+}
+
+export function post(path, values) {
+  const body = new URLSearchParams(values);
+  Object.entries({ ...shown(), ...page.extra() }).forEach(([name, value]) => body.set(name, value));
+  // Whoever goes on to another page at once has booked all the same.
+  return fetch(url() + path, { method: "POST", headers: headers(), body, keepalive: true });
+}
+
+/** Shows what an act has become. */
+export function taken(view) {
+  say(view.message ?? "", true);
+  if (view.leave) return location.assign(view.leave);
+  if (view.at) history.replaceState(null, "", view.at);
+  show(view);
+}
+
+/** Draws a view, and puts what it says was typed, and what of that is at fault, into the forms it was typed in. */
+function show(view) {
+  page.show(view);
+  for (const form of main().querySelectorAll("form[data-typed]")) {
+    for (const [name, value] of Object.entries(view.parts.typed ?? {})) put(form.elements[name], value);
+    putFaults(form, view.parts.faults ?? {});
+  }
+}
+
+/** What was typed into a field that is folded away is shown. */
+function put(field, value) {
+  if (!field) return;
+  if (field.type === "checkbox") field.checked = true;
+  else field.value = value;
+  field.closest("details")?.setAttribute("open", "");
+}
+
+/** The names that a field offers, asked for when somebody is about to choose one: every page would carry them otherwise. */
+async function offer(list) {
+  if (list.dataset.asked) return;
+  list.dataset.asked = "yes";
+  const answer = await fetch(`${url()}/${list.dataset.offered}`);
+  if (!answer.ok || answer.redirected) return;
+  const { names = [] } = await answer.json();
+  list.replaceChildren(...names.map(name => new Option("", name)));
+}
+
+/** Puts each fault under its field; what belongs to no field of the form is said above the page. */
+function putFaults(form, faults) {
+  clearFaults(form);
+  const elsewhere = [];
+  for (const [name, sentence] of Object.entries(faults)) {
+    const doubt = form.querySelector(`[data-doubt="${CSS.escape(name)}"]`);
+    const field = form.elements[name];
+    if (doubt) {
+      doubt.hidden = false;
+      doubt.querySelector(".fault").textContent = sentence;
+    } else if (field?.after && field.type !== "hidden") {
+      const under = document.createElement("p");
+      Object.assign(under, { className: "fault", id: "fault-" + name, textContent: sentence });
+      field.setAttribute("aria-describedby", under.id);
+      (field.closest(".pair") ?? field).after(under);
+      field.closest("details")?.setAttribute("open", "");
+    } else {
+      elsewhere.push(sentence);
+    }
+  }
+  if (elsewhere.length || !form.matches("[data-typed]")) say(elsewhere.join(" "));
+  form.querySelector(".fault:not(:empty)")?.scrollIntoView({ block: "nearest" });
+}
+
+function clearFaults(form) {
+  form.querySelectorAll("p.fault").forEach(under => under.remove());
+  form.querySelectorAll("[data-doubt]").forEach(doubt => {
+    doubt.querySelector(".fault").textContent = "";
+    doubt.hidden = !doubt.querySelector("input").checked;
+  });
+}
+
+/** A form whose act was taken in stands as at first, folded away where it was. */
+function cleared(form) {
+  forget(form);
+  delete form.dataset.key;
+  form.reset();
+  clearFaults(form);
+  form.closest("details")?.removeAttribute("open");
+}
+
+/** An answer, or nothing where the connection is gone. */
+async function reached(sent) {
+  try {
+    return await sent;
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError)) throw unreachable;
+    return null;
+  }
+}
+
+/** Posts what somebody decided, and shows the page as it is then; faults stand in its form, where it came from one. */
+export async function change(path, values, form = null) {
+  const answer = await reached(post(path, { key: crypto.randomUUID(), ...values }));
+  if (!answer) return say("The server cannot be reached: nothing was booked. What is typed stays; try once more.");
+  if (answer.status === 422) {
+    const faults = await answer.json();
+    return form ? putFaults(form, faults) : say(faults.message ?? Object.values(faults).join(" "));
+  }
+  const view = await viewOf(answer);
+  if (!view && answer.redirected && form?.matches("[data-draft]")) return location.assign(answer.url);
+  if (!view) return say("That could not be booked: sign in again in another tab, then try once more.");
+  if (form) cleared(form);
+  taken(view);
+}
+
+/** A second tap, or a try after a lost answer, is the same act: a form keeps its key until its act is taken in. */
+async function submit(form, submitter) {
+  if (form.dataset.busy) return;
+  form.dataset.busy = "yes";
+  form.dataset.key ??= crypto.randomUUID();
+  try {
+    await change(form.dataset.path, { key: form.dataset.key, ...Object.fromEntries(new FormData(form, submitter)) }, form);
+  } finally {
+    delete form.dataset.busy;
+  }
+}
+
+/**
+ * Hears a page once, whatever is drawn later: its forms, and what a click does.
+ * @param settings show: draws a view; extra: what every post says beside; clicks: what a click does, by selector
+ */
+export function listen(settings) {
+  page = { ...page, ...settings };
+  main().addEventListener("click", event => {
+    for (const [selector, act] of Object.entries(settings.clicks ?? {})) {
+      const pressed = event.target.closest(selector);
+      if (pressed) act(pressed);
+    }
+  });
+  main().addEventListener("focusin", event => {
+    if (event.target.list?.dataset.offered !== undefined) offer(event.target.list);
+  });
+  main().addEventListener("submit", event => {
+    if (!event.target.matches(".act-form")) return;
+    event.preventDefault();
+    submit(event.target, event.submitter);
+  });
+}
+
+/** Draws the first view of a page, and puts back what was being typed. */
+export function begin() {
+  show(firstView());
+  main().querySelectorAll("form[data-draft]").forEach(restore);
+}
