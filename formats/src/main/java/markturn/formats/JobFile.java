@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import markturn.fieldbook.wire.Fault;
+import markturn.fieldbook.wire.JobNames;
 import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.Tree;

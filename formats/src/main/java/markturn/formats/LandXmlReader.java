@@ -10,6 +10,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import markturn.fieldbook.wire.Fault;
+import markturn.fieldbook.wire.JobNames;
 import markturn.survey.job.Circle;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;

@@ -113,9 +113,17 @@ public final class House implements BeforeAllCallback, ParameterResolver {
         return opened(new Browser.NewContextOptions().setViewportSize(1280, 800));
     }
 
+    /** A fresh browser, signed in, that reaches the house by another address. */
+    public Page signedInAt(String address, String name) {
+        return signIn(opened(new Browser.NewContextOptions().setViewportSize(1280, 800), address), name);
+    }
+
     private Page opened(Browser.NewContextOptions options) {
-        BrowserContext context =
-                browser.newContext(options.setBaseURL(address()).setAcceptDownloads(true));
+        return opened(options, address());
+    }
+
+    private Page opened(Browser.NewContextOptions options, String at) {
+        BrowserContext context = browser.newContext(options.setBaseURL(at).setAcceptDownloads(true));
         context.setDefaultTimeout(PATIENCE);
         OPEN.add(context);
         return context.newPage();

@@ -16,6 +16,9 @@ public sealed interface Tree {
     /** What stands where nothing stands. */
     Tree NOTHING = new Nothing();
 
+    /** What stands where a value belongs that does not exist: JSON's null. */
+    Tree UNKNOWN = new Unknown();
+
     /** What stands under a key; {@link #NOTHING} where nothing does. */
     default Tree at(String key) {
         return NOTHING;
@@ -56,6 +59,14 @@ public sealed interface Tree {
 
     /** Nothing. */
     record Nothing() implements Tree {
+        @Override
+        public Object plain() {
+            return "";
+        }
+    }
+
+    /** A value that does not exist. */
+    record Unknown() implements Tree {
         @Override
         public Object plain() {
             return "";
@@ -124,6 +135,13 @@ public sealed interface Tree {
             return add(Amount.of(number));
         }
 
+        /** Adds empty fields, to be filled. */
+        public Fields addFields() {
+            Fields fields = new Fields();
+            all.add(fields);
+            return fields;
+        }
+
         public int size() {
             return all.size();
         }
@@ -176,6 +194,12 @@ public sealed interface Tree {
 
         public Fields put(String key, boolean flag) {
             return put(key, new Flag(flag));
+        }
+
+        /** Puts all that stands in other fields. */
+        public Fields putAll(Fields more) {
+            all.putAll(more.all);
+            return this;
         }
 
         /** Puts empty fields under a key, to be filled. */

@@ -1,14 +1,10 @@
 package markturn.survey.chance;
 
-import org.hipparchus.distribution.continuous.ChiSquaredDistribution;
-import org.hipparchus.special.Erf;
-
 /**
- * The normal and the chi-square distribution, to ten digits. The functions are those of a general-purpose library; a quantile is a start
- * polished by Newton's steps on the tail itself, so that it holds where the tail is too thin for one less it.
+ * The normal and the chi-square distribution, to ten digits: tails of the incomplete gamma function. A quantile is a start polished by
+ * Newton's steps on the tail itself, so that it holds where the tail is too thin for one less it.
  */
 public final class Distributions {
-    private static final double ROOT_OF_TWO = Math.sqrt(2);
     private static final int MOST_STEPS = 60;
     private static final double STILL = 1e-14;
 
@@ -43,7 +39,7 @@ public final class Distributions {
      * @param deviate at least 0
      */
     public static double beyond(double deviate) {
-        return Erf.erfc(deviate / ROOT_OF_TWO);
+        return IncompleteGamma.above(0.5, deviate * deviate / 2);
     }
 
     /**
@@ -53,16 +49,29 @@ public final class Distributions {
      * @param probability above 0, below 1
      */
     public static double chiSquare(int degrees, double probability) {
-        ChiSquaredDistribution distribution = new ChiSquaredDistribution(degrees);
-        double value = distribution.inverseCumulativeProbability(1 - probability);
+        double half = degrees / 2.0;
+        double value = start(degrees, probability);
         for (int i = 0; i < MOST_STEPS; i++) {
-            double step = (distribution.cumulativeProbability(value) - (1 - probability)) / distribution.density(value);
-            value -= step;
-            if (Math.abs(step) <= STILL * value) {
+            double tail = IncompleteGamma.above(half, value / 2);
+            double density = IncompleteGamma.front(half, value / 2) * half / value;
+            double step = Math.log(tail / probability) * tail / density;
+            // Never below nothing: where a step overshoots, half of what is there.
+            double next = Math.max(value / 2, value + step);
+            boolean still = Math.abs(next - value) <= STILL * value;
+            value = next;
+            if (still) {
                 break;
             }
         }
         return value;
+    }
+
+    /** After Wilson and Hilferty: the cube root is nearly normal. */
+    private static double start(int degrees, double probability) {
+        double deviate = probability < 0.5 ? twoSided(2 * probability) : -twoSided(2 * (1 - probability));
+        double ninth = 2.0 / (9 * degrees);
+        double root = Math.max(0.1, 1 - ninth + deviate * Math.sqrt(ninth));
+        return degrees * root * root * root;
     }
 
     /**

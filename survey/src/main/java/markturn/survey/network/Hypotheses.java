@@ -41,7 +41,7 @@ final class Hypotheses {
             if (said.isCommon()) {
                 continue;
             }
-            said.ends().forEach(end -> count.merge(end, 1, Integer::sum));
+            said.ends().forEach(end -> count.merge(end, 1, (a, b) -> a + b));
         }
         return count;
     }
@@ -122,8 +122,8 @@ final class Hypotheses {
     private static void share(
             Map<What, List<Map<Integer, Double>>> twofold, What what, int observation, double[] shares) {
         List<Map<Integer, Double>> ways = twofold.computeIfAbsent(what, w -> List.of(new HashMap<>(), new HashMap<>()));
-        ways.get(0).merge(observation, shares[0], Double::sum);
-        ways.get(1).merge(observation, shares[1], Double::sum);
+        ways.get(0).merge(observation, shares[0], (a, b) -> a + b);
+        ways.get(1).merge(observation, shares[1], (a, b) -> a + b);
     }
 
     /** How the value of an observation between two places changes as its far end moves north and east: it says so itself. */
@@ -198,7 +198,7 @@ final class Hypotheses {
     private void level(Map<What, Map<Integer, Double>> shared, String mark, int observation, double share) {
         if (!levels.containsKey(mark)) {
             shared.computeIfAbsent(new What(SingleFault.Kind.CONTROL_ELEVATION, "", mark), what -> new HashMap<>())
-                    .merge(observation, share, Double::sum);
+                    .merge(observation, share, (a, b) -> a + b);
         }
     }
 
@@ -211,7 +211,7 @@ final class Hypotheses {
         Map<String, Integer> directions = new HashMap<>();
         for (Part.ObservationLabel said : plan.said()) {
             if (said.kind() == Kind.DIRECTION) {
-                directions.merge(said.setup(), 1, Integer::sum);
+                directions.merge(said.setup(), 1, (a, b) -> a + b);
             }
         }
         for (int i = 0; i < plan.said().size(); i++) {

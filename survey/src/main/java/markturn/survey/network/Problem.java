@@ -80,8 +80,8 @@ final class Problem {
         while (changed) {
             Map<String, Integer> counts = new HashMap<>();
             for (Ray ray : left) {
-                counts.merge(ray.from(), ray.inPlan(), Integer::sum);
-                counts.merge(ray.to(), ray.inPlan(), Integer::sum);
+                counts.merge(ray.from(), ray.inPlan(), (a, b) -> a + b);
+                counts.merge(ray.to(), ray.inPlan(), (a, b) -> a + b);
             }
             changed = left.removeIf(ray -> isLoose(ray.from(), counts) || isLoose(ray.to(), counts));
         }

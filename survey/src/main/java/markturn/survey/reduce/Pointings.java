@@ -1,6 +1,8 @@
 package markturn.survey.reduce;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -32,8 +34,8 @@ public final class Pointings {
     }
 
     /** Face means by set number, ascending. */
-    public SortedMap<Integer, FaceMeans> bySet() {
-        return java.util.Collections.unmodifiableSortedMap(bySet);
+    public Map<Integer, FaceMeans> bySet() {
+        return Collections.unmodifiableMap(bySet);
     }
 
     /** Zenith angle: mean of the sets' means, radians; empty where none was read. */

@@ -120,7 +120,8 @@ public record PointingOrder(List<String> targets, int sets, School school, Set<I
         Map<Pointing, Integer> booked = new HashMap<>();
         for (Reading reading : setup.readings()) {
             if (reading.stands() && reading.set().isPresent()) {
-                booked.merge(new Pointing(reading.set().getAsInt(), reading.face(), reading.target()), 1, Integer::sum);
+                booked.merge(
+                        new Pointing(reading.set().getAsInt(), reading.face(), reading.target()), 1, (a, b) -> a + b);
             }
         }
         return booked;

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
+import org.hipparchus.distribution.continuous.ChiSquaredDistribution;
+import org.hipparchus.special.Erf;
 import org.hipparchus.special.Gamma;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -43,6 +45,24 @@ class DistributionsTest {
     void chiSquareOfManyDegrees(int degrees, double probability) {
         double value = Distributions.chiSquare(degrees, probability);
         assertThat(Gamma.regularizedGammaQ(degrees / 2.0, value / 2)).isCloseTo(probability, withinPercentage(1e-6));
+    }
+
+    /** Source: Hipparchus' chi-square and error function, which share nothing with ours: both ends, small and large. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 7, 12, 19, 20, 21, 50, 97, 300, 2000, 20000})
+    void tailsAndQuantilesAreThoseOfAGeneralPurposeLibrary(int degrees) {
+        ChiSquaredDistribution library = new ChiSquaredDistribution(degrees);
+        for (double probability : new double[] {0.999, 0.975, 0.7, 0.5, 0.3, 0.05, 0.025, 0.001}) {
+            double value = Distributions.chiSquare(degrees, probability);
+            assertThat(1 - library.cumulativeProbability(value))
+                    .as(degrees + " degrees, " + probability)
+                    .isCloseTo(probability, within(1e-10));
+        }
+        for (double x = 0.01; x < 40; x *= 1.7) {
+            assertThat(IncompleteGamma.above(degrees / 2.0, x))
+                    .isCloseTo(Gamma.regularizedGammaQ(degrees / 2.0, x), within(1e-10));
+            assertThat(Distributions.beyond(x)).isCloseTo(Erf.erfc(x / Math.sqrt(2)), within(1e-12));
+        }
     }
 
     @Test

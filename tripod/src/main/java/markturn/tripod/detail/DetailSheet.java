@@ -108,7 +108,7 @@ public final class DetailSheet {
     private Shown codes(LineInHand live) {
         Map<String, Long> used = job.marks().stream()
                 .filter(m -> !m.code().isEmpty())
-                .collect(Collectors.groupingBy(Mark::code, LinkedHashMap::new, Collectors.counting()));
+                .collect(Collectors.toMap(Mark::code, mark -> 1L, (a, b) -> a + b, LinkedHashMap::new));
         List<Code> all = new ArrayList<>(job.codes());
         used.keySet().stream()
                 .filter(name -> all.stream().noneMatch(c -> c.name().equals(name)))

@@ -52,7 +52,7 @@ public record Question(String answer, String sentence) {
                                 Duration.between(
                                                 before.at().orElseThrow(),
                                                 now.at().orElseThrow())
-                                        .toSeconds(),
+                                        .getSeconds(),
                                 now.target())));
     }
 

@@ -83,7 +83,7 @@ public record ReviewPage(String setup) implements Page {
 
     /** What is switched off: {@code target:part}, one a line. */
     private static List<Setup.LeftOut> switched(Map<String, String> typed) {
-        return ResectionSheet.switched(typed.getOrDefault("off", "").lines().toList());
+        return ResectionSheet.switched(List.of(typed.getOrDefault("off", "").split("\n")));
     }
 
     private static boolean solvesScale(Map<String, String> typed) {

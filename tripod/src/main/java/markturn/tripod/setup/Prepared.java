@@ -1,6 +1,6 @@
 package markturn.tripod.setup;
 
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.TurningOrder;
@@ -20,7 +20,7 @@ public final class Prepared {
      * @param asked {@code from} a setup {@code to} one of its targets for the move there, or {@code again} for the same setup once more
      */
     public static Map<String, String> typed(BookedJob book, Map<String, String> asked) {
-        Map<String, String> typed = new HashMap<>();
+        Map<String, String> typed = new LinkedHashMap<>();
         typed.put("name", freeName(book));
         typed.put("sets", String.valueOf((int) book.job().classOfWork().limit(Limit.SETS)));
         typed.put("start", "small");

@@ -10,6 +10,11 @@ public record Address(String job) {
         return new Address("/job/" + id);
     }
 
+    /** A room of the job, or of one setup where it is named. */
+    public String room(String room, String setup) {
+        return job + "/" + room + (setup.isEmpty() ? "" : "/" + NameInAddress.of(setup));
+    }
+
     /** The sheet of setting up. */
     public String setUp() {
         return job + "/setup";

@@ -24,7 +24,7 @@ public final class NameInAddress {
             if (plain) {
                 segment.appendCodePoint(sign);
             } else {
-                escape(Character.toString(sign), '~', segment);
+                escape(new String(Character.toChars(sign)), '~', segment);
             }
         });
         return segment.toString();
@@ -38,7 +38,7 @@ public final class NameInAddress {
             if (plain) {
                 value.appendCodePoint(sign);
             } else {
-                escape(Character.toString(sign), '%', value);
+                escape(new String(Character.toChars(sign)), '%', value);
             }
         });
         return value.toString();

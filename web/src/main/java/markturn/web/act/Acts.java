@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.BiFunction;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.Refused;
@@ -75,22 +74,22 @@ public class Acts {
         Occasion occasion = occasion(who);
         Outcome outcome = act.apply(book, occasion).orElseThrow(NotHere::new);
         if (outcome instanceof Outcome.Faults faults) {
-            return new Booked(Optional.empty(), faults.byField());
+            return new Booked(Optional.empty(), faults.byField(), book.revision());
         }
         List<EntryPayload> payloads = ((Outcome.Entries) outcome).payloads();
         try {
             // Of two who book at once the second one's entries follow from what the first one stored.
-            return new Booked(
-                    Optional.of(fieldBook.add(
-                            job,
-                            typed.get("key"),
-                            who.getName(),
-                            now -> now.revision() == book.revision() ? payloads : anew(act.apply(now, occasion)))),
-                    Map.of());
+            BookedJob longer = fieldBook.add(
+                    job,
+                    typed.get("key"),
+                    who.getName(),
+                    now -> now.revision() == book.revision() ? payloads : anew(act.apply(now, occasion)));
+            return new Booked(Optional.of(longer), Map.of(), longer.revision());
         } catch (Refused refused) {
             return new Booked(
                     Optional.empty(),
-                    Map.of(refused.field().isEmpty() ? unnamed : refused.field(), refused.getMessage()));
+                    Map.of(refused.field().isEmpty() ? unnamed : refused.field(), refused.getMessage()),
+                    book(job, who).revision());
         }
     }
 
@@ -103,21 +102,13 @@ public class Acts {
         throw new Refused(fault.getKey(), fault.getValue());
     }
 
-    /** What became of an act: the longer book, or what is at fault. */
-    public record Booked(Optional<BookedJob> book, Map<String, String> faults) {
-        /** What is at fault beside the fields that were typed; null, as pages have it, where nothing is. */
-        public String sayings(Map<String, String> typed) {
-            String sayings = faults.entrySet().stream()
-                    .filter(fault -> !typed.containsKey(fault.getKey()))
-                    .map(Map.Entry::getValue)
-                    .collect(Collectors.joining(" "));
-            return sayings.isEmpty() ? null : sayings;
-        }
-
-        /** Answers with a view of the longer book, or 422 with the faults by field. */
+    /** What became of an act: the longer book, or what is at fault; and the revision of the book it was held against. */
+    public record Booked(Optional<BookedJob> book, Map<String, String> faults, long revision) {
+        /** Answers with a view of the longer book, or 422 with the faults by field, and the revision that a page must not be behind. */
         public ResponseEntity<Object> answer(Function<BookedJob, ResponseEntity<Object>> view) {
             return book.map(view)
                     .orElseGet(() -> ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                            .header("Revision", String.valueOf(revision))
                             .body(faults));
         }
     }

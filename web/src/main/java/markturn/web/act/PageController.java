@@ -8,6 +8,7 @@ import markturn.fieldbook.BookedJob;
 import markturn.tripod.Pages;
 import markturn.tripod.page.Page;
 import markturn.tripod.typed.Occasion;
+import markturn.tripod.view.Address;
 import markturn.tripod.view.Shown;
 import markturn.web.device.Device;
 import markturn.web.frame.JobPage;
@@ -69,6 +70,7 @@ class PageController {
         JobPage.frame(model, book, page.step());
         model.addAttribute("title", page.title());
         model.addAttribute("setup", setup);
+        model.addAttribute("here", Address.ofJob(id).room(room, setup));
         acts.first(model, page.view(book, acts.occasion(who), asked));
         return page.name();
     }

@@ -145,6 +145,32 @@ public class FieldBook {
             String by,
             Function<BookedJob, List<? extends EntryPayload>> from,
             DoubleConsumer progress) {
+        return add(jobId, key, by, Optional.empty(), from, progress);
+    }
+
+    /**
+     * Adds what was booked on a device without a connection: entries that belong together, all of them or none. The same key again adds
+     * nothing.
+     *
+     * @param onDevice what the device's clock said
+     * @param payloads as they were written there, read in the units of the job
+     */
+    public BookedJob arrive(
+            String jobId,
+            String key,
+            String by,
+            Instant onDevice,
+            Function<BookedJob, List<? extends EntryPayload>> payloads) {
+        return add(jobId, key, by, Optional.of(onDevice), payloads, share -> {});
+    }
+
+    private BookedJob add(
+            String jobId,
+            String key,
+            String by,
+            Optional<Instant> onDevice,
+            Function<BookedJob, List<? extends EntryPayload>> from,
+            DoubleConsumer progress) {
         Admission.requireKey(key);
         Booker booker = bookers.booker(by);
         if (kept.getIfPresent(jobId) == null) {
@@ -165,7 +191,7 @@ public class FieldBook {
             for (int i = 0; i < payloads.size(); i++) {
                 String its = i == payloads.size() - 1 ? key : key + "/" + i;
                 Admission.require(book, payloads.get(i), booker);
-                Entry entry = new Entry(job.nextSequence(), its, now(), by, payloads.get(i));
+                Entry entry = new Entry(job.nextSequence(), its, now(), onDevice, by, payloads.get(i));
                 store(book, entry);
                 book = Assembly.with(book, entry);
                 progress.accept((i + 1.0) / payloads.size());

@@ -11,7 +11,7 @@ interface StoredEntries extends Repository<StoredEntry, StoredEntry.Key> {
     /** The entries of a job behind a sequence, in order, as plain rows: nothing is watched for change that never changes. */
     @Query("""
             select new markturn.web.fieldbook.StoredEntry$Row(
-                e.sequence, e.entryKey, e.bookedAt, e.bookedBy, e.kind, e.revision, e.payload)
+                e.sequence, e.entryKey, e.bookedAt, e.deviceAt, e.bookedBy, e.kind, e.revision, e.payload)
             from StoredEntry e where e.jobId = :jobId and e.sequence > :after order by e.sequence""")
     List<StoredEntry.Row> after(String jobId, long after, Limit most);
 }

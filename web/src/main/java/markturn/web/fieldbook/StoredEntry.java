@@ -10,6 +10,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
 import java.io.Serializable;
 import java.time.Instant;
+import java.util.Optional;
 import markturn.fieldbook.Entry;
 import markturn.fieldbook.EntryPayload;
 import markturn.formats.JsonTrees;
@@ -32,6 +33,7 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
 
     private String entryKey;
     private Instant bookedAt;
+    private Instant deviceAt;
     private String bookedBy;
     private String kind;
     private short revision;
@@ -50,6 +52,7 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
         this.sequence = entry.sequence();
         this.entryKey = entry.key();
         this.bookedAt = entry.at();
+        this.deviceAt = entry.onDevice().orElse(null);
         this.bookedBy = entry.by();
         this.kind = entry.kind().stored();
         this.revision = (short) entry.kind().revision();
@@ -78,6 +81,7 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
             long sequence,
             String entryKey,
             Instant bookedAt,
+            Instant deviceAt,
             String bookedBy,
             String kind,
             short revision,
@@ -88,6 +92,7 @@ class StoredEntry implements Persistable<StoredEntry.Key> {
                     sequence,
                     entryKey,
                     bookedAt,
+                    Optional.ofNullable(deviceAt),
                     bookedBy.intern(),
                     EntryPayload.Kind.read(kind, revision, JsonTrees.read(payload), units));
         }

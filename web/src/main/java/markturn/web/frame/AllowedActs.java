@@ -21,7 +21,10 @@ import org.thymeleaf.templatemode.TemplateMode;
  * form without an address is posted by its page's script, beneath the address of the page.
  */
 @Component
-final class AllowedActs extends AbstractProcessorDialect {
+public final class AllowedActs extends AbstractProcessorDialect {
+    /** The name of an attribute of the model: the address of the page, where it is not the one that is asked. */
+    public static final String STANDS_AT = "standsAt";
+
     /** After what repeats, asks and names ({@code th:each}, {@code th:if}, {@code th:with}), before {@code th:action}. */
     private static final int BEFORE_ACTION = 950;
 
@@ -56,7 +59,9 @@ final class AllowedActs extends AbstractProcessorDialect {
             if (action != null) {
                 return said(context, action);
             }
-            String page = ((IWebContext) context).getExchange().getRequest().getRequestPath();
+            String page = context.getVariable(STANDS_AT) instanceof String elsewhere
+                    ? elsewhere
+                    : ((IWebContext) context).getExchange().getRequest().getRequestPath();
             return page + (form.hasAttribute("data-path") ? form.getAttributeValue("data-path") : "/book");
         }
     }

@@ -31,7 +31,7 @@ class Security {
     /** No inline script or style anywhere, nothing from elsewhere. */
     private static final String CONTENT_SECURITY_POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:;"
-                    + " font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+                    + " font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
     SecurityFilterChain pages(HttpSecurity http, SignInPace pace, SessionEnds ends, SecurityLog log) throws Exception {
@@ -87,6 +87,8 @@ class Security {
         boolean fetched = request.getHeader("X-Requested-With") != null;
         if (expired && !fetched) {
             response.sendRedirect("/sign-in?expired");
+        } else if (expired) {
+            response.sendError(HttpServletResponse.SC_UNAUTHORIZED);
         } else {
             log.note(
                     "refused",

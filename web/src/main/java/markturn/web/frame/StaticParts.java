@@ -1,5 +1,7 @@
 package markturn.web.frame;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -12,6 +14,8 @@ import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.http.CacheControl;
 import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.thymeleaf.spring6.view.ThymeleafViewResolver;
@@ -25,6 +29,8 @@ import org.thymeleaf.spring6.view.ThymeleafViewResolver;
 final class StaticParts implements WebMvcConfigurer {
     private static final CacheControl FOR_GOOD =
             CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable();
+
+    private static final String WORKER = "js/pocket/worker.js";
 
     private final String beneath;
 
@@ -57,6 +63,19 @@ final class StaticParts implements WebMvcConfigurer {
         registry.addResourceHandler("/webjars/**")
                 .addResourceLocations("classpath:/META-INF/resources/webjars/")
                 .setCacheControl(FOR_GOOD);
+    }
+
+    /** The worker of a device answers for every address, though it lies beneath this one. */
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(new HandlerInterceptor() {
+                    @Override
+                    public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
+                        response.setHeader("Service-Worker-Allowed", "/");
+                        return true;
+                    }
+                })
+                .addPathPatterns(at(WORKER));
     }
 
     private static String digest() throws IOException {

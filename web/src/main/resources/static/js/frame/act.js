@@ -1,6 +1,7 @@
 // Acts of a page: what a form or a button stands for is posted, and the page drawn as it is then; faults stand under their fields.
 import { draw, firstView, shown } from "./draw.js";
 import { forget, restore } from "./drafts.js";
+import { onChange } from "../pocket/strip.js";
 
 /** How the page takes a view up: see listen. */
 let page = { show: view => { draw(view, () => {}); }, extra: () => ({}) };
@@ -112,6 +113,14 @@ function cleared(form) {
   form.closest("details")?.removeAttribute("open");
 }
 
+/** What was refused may rest on what somebody else booked meanwhile: a page that is behind draws what it has not shown. */
+async function catchUp(revision) {
+  if (revision === shown().since) return;
+  const answer = await fetch(`${url()}/view?` + new URLSearchParams([...new URLSearchParams(location.search), ...Object.entries(shown())]));
+  const view = await viewOf(answer);
+  if (view) show({ ...view, gently: true });
+}
+
 /** An answer, or nothing where the connection is gone. */
 async function reached(sent) {
   try {
@@ -128,10 +137,11 @@ export async function change(path, values, form = null) {
   if (!answer) return say("The server cannot be reached: nothing was booked. What is typed stays; try once more.");
   if (answer.status === 422) {
     const faults = await answer.json();
+    await catchUp(answer.headers.get("Revision"));
     return form ? putFaults(form, faults) : say(faults.message ?? Object.values(faults).join(" "));
   }
   const view = await viewOf(answer);
-  if (!view && answer.redirected && form?.matches("[data-draft]")) return location.assign(answer.url);
+  if (answer.status === 401 && form?.matches("[data-draft]")) return location.assign("/sign-in?expired");
   if (!view) return say("That could not be booked: sign in again in another tab, then try once more.");
   if (form) cleared(form);
   taken(view);
@@ -155,6 +165,7 @@ async function submit(form, submitter) {
  */
 export function listen(settings) {
   page = { ...page, ...settings };
+  onChange(() => catchUp(""));
   main().addEventListener("click", event => {
     for (const [selector, act] of Object.entries(settings.clicks ?? {})) {
       const pressed = event.target.closest(selector);

@@ -56,7 +56,13 @@ export function drawn(template, data) {
   return copy;
 }
 
-function drawPart(name, data) {
+/** What each part last showed, so that a page that only catches up leaves alone what is typed into it. */
+const drawnAs = new Map();
+
+function drawPart(name, data, gently) {
+  const text = JSON.stringify(data);
+  if (gently && drawnAs.get(name) === text) return false;
+  drawnAs.set(name, text);
   for (const place of document.querySelectorAll(`[data-part="${name}"]`)) {
     const template = place.querySelector("template");
     const chosen = place.value;
@@ -64,6 +70,7 @@ function drawPart(name, data) {
     // What was chosen among options stays chosen where it is still offered.
     if (chosen) place.value = chosen;
   }
+  return true;
 }
 
 /** The way through the work stands in the frame of every page: only how far each act is changes. */
@@ -75,21 +82,19 @@ function drawWay(acts) {
     words.textContent = acts[at].words ?? "";
     item.querySelector("a").href = acts[at].address;
   });
+  return true;
 }
 
 /**
- * Draws what a view says; parts it does not name stay as they are.
+ * Draws what a view says; parts it does not name stay as they are, and where it is to be drawn gently those that say what they said.
  * @param lines what draws its lines
  * @returns the names of the parts that were drawn
  */
 export function draw(view, lines = () => {}) {
   revision = String(view.revision);
-  for (const [name, data] of Object.entries(view.parts)) {
-    if (name === "way") drawWay(data.acts);
-    else drawPart(name, data);
-  }
+  const fresh = Object.entries(view.parts).filter(([name, data]) => (name === "way" ? drawWay(data.acts) : drawPart(name, data, view.gently)));
   lines(view.lines, Boolean(view.whole));
-  return Object.keys(view.parts);
+  return fresh.map(([name]) => name);
 }
 
 /** The view that came with the page. */

@@ -101,7 +101,7 @@ async function chooseOnCanvas(event) {
 async function fetchLayer() {
   const answer = await fetch(url() + "/layer");
   if (!answer.ok) return;
-  layer = new Layer(canvas, await answer.json());
+  layer = new Layer(canvas, { names: [], x: [], y: [], sign: [], lines: [], ...(await answer.json()) });
   canvas.dataset.ready = "1";
   draw();
 }

@@ -73,7 +73,7 @@ class KeyboardTest {
         assertThat(page.locator(".through")).isVisible();
         press(page, ".through a.act");
         page.waitForURL("**/review/**");
-        press(page, "form[action$='/accept'] button");
+        press(page, "form[data-path='/accept'] button");
         page.waitForLoadState();
         assertThat(page.locator("main")).containsText(Pattern.compile("[Aa]ccepted"));
         press(page, ".way a[href$='/detail']");

@@ -41,8 +41,10 @@ class ResectionReviewTest {
     }
 
     private static void bookIt(Page page) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Book it"))
-                .click();
+        page.waitForResponse(
+                "**/leave-out",
+                () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Book it"))
+                        .click());
     }
 
     @Test

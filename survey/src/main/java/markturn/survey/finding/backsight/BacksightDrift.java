@@ -51,8 +51,8 @@ final class BacksightDrift implements Rule {
                         .filter(f ->
                                 f.role() == Reading.Role.CHECK && f.target().equals(target))
                         .reduce((earlier, later) -> later)
-                        .map(f ->
-                                " on the circle of set " + f.pointings().bySet().firstKey())
+                        .map(f -> " on the circle of set "
+                                + f.pointings().bySet().keySet().iterator().next())
                         .orElse("");
     }
 

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import markturn.survey.job.Job;
@@ -43,7 +44,7 @@ public final class OtherNames {
         Map<String, Likeness> nearest = likeAdopted(carried, measured);
         carried.forEach(mark -> likeGiven(mark, measured, nearest));
         return carried.stream()
-                .flatMap(m -> Stream.ofNullable(nearest.get(m.name())))
+                .flatMap(m -> Optional.ofNullable(nearest.get(m.name())).stream())
                 .toList();
     }
 

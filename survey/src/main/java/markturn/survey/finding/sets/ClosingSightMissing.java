@@ -50,7 +50,7 @@ final class ClosingSightMissing implements SetupRule {
             }
             Instant at = reading.at().get();
             if (last != null) {
-                longest = Math.max(longest, Duration.between(last, at).toSeconds() / 60.0);
+                longest = Math.max(longest, Duration.between(last, at).getSeconds() / 60.0);
             }
             boolean back = setup.setup().orientation().sights().contains(reading.target());
             if (last == null || back) {

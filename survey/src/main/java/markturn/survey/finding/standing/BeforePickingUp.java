@@ -149,7 +149,7 @@ public final class BeforePickingUp {
                 .filter(b -> sights.contains(job.trueName(b.reading().target())))
                 .flatMap(b -> b.reading().at().stream())
                 .max(Comparator.naturalOrder())
-                .map(at -> OptionalDouble.of(Duration.between(at, now).toSeconds() / 60.0))
+                .map(at -> OptionalDouble.of(Duration.between(at, now).getSeconds() / 60.0))
                 .orElse(OptionalDouble.empty());
     }
 

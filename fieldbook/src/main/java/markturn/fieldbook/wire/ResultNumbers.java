@@ -1,12 +1,12 @@
-package markturn.formats;
+package markturn.fieldbook.wire;
 
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import markturn.fieldbook.wire.Tree.Fields;
+import markturn.fieldbook.wire.Tree.Items;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Units;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Puts numbers into a result file in the units of its job; one that does not exist is null. */
 final class ResultNumbers {
@@ -16,13 +16,13 @@ final class ResultNumbers {
         this.units = units;
     }
 
-    static <T> void fill(ArrayNode to, List<T> all, Function<T, ObjectNode> node) {
+    static <T> void fill(Items to, List<T> all, Function<T, Fields> node) {
         all.forEach(each -> to.add(node.apply(each)));
     }
 
-    static void put(ObjectNode to, String key, OptionalDouble value, double unit) {
+    static void put(Fields to, String key, OptionalDouble value, double unit) {
         if (value.isEmpty()) {
-            to.putNull(key);
+            to.put(key, Tree.UNKNOWN);
             return;
         }
         double amount = value.getAsDouble() / unit;
@@ -32,40 +32,40 @@ final class ResultNumbers {
         to.put(key, amount);
     }
 
-    void length(ObjectNode to, String key, OptionalDouble metres) {
+    void length(Fields to, String key, OptionalDouble metres) {
         put(to, key, metres, units.length().metres());
     }
 
-    void small(ObjectNode to, String key, OptionalDouble radians) {
+    void small(Fields to, String key, OptionalDouble radians) {
         put(to, key, radians, units.angle().small());
     }
 
-    static void plain(ObjectNode to, String key, OptionalDouble value) {
+    static void plain(Fields to, String key, OptionalDouble value) {
         put(to, key, value, 1);
     }
 
-    void smalls(ObjectNode to, String key, List<OptionalDouble> radians) {
-        ArrayNode list = to.putArray(key);
+    void smalls(Fields to, String key, List<OptionalDouble> radians) {
+        Items list = to.putItems(key);
         for (OptionalDouble each : radians) {
             if (each.isPresent()) {
                 list.add(each.getAsDouble() / units.angle().small());
             } else {
-                list.addNull();
+                list.add(Tree.UNKNOWN);
             }
         }
     }
 
-    void angle(ObjectNode to, String key, OptionalDouble radians) {
+    void angle(Fields to, String key, OptionalDouble radians) {
         if (radians.isEmpty()) {
-            to.putNull(key);
+            to.put(key, Tree.UNKNOWN);
         } else {
             to.put(key, units.angle().write(radians.getAsDouble(), units.angle() == AngleUnit.DMS ? 6 : 10));
         }
     }
 
-    static void text(ObjectNode to, String key, String value) {
+    static void text(Fields to, String key, String value) {
         if (value.isEmpty()) {
-            to.putNull(key);
+            to.put(key, Tree.UNKNOWN);
         } else {
             to.put(key, value);
         }

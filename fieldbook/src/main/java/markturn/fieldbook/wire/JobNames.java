@@ -1,4 +1,4 @@
-package markturn.formats;
+package markturn.fieldbook.wire;
 
 import java.util.HashSet;
 import java.util.List;
@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import markturn.fieldbook.wire.Fault;
 import markturn.survey.job.Code;
 import markturn.survey.job.Construction;
 import markturn.survey.job.Instrument;
@@ -20,7 +19,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 
 /** What a schema cannot see: names used twice, names that are nowhere listed, heights that cannot be. */
-final class JobNames {
+public final class JobNames {
     private final Job job;
     private final List<Fault> faults;
     private final Set<String> marks;
@@ -36,7 +35,8 @@ final class JobNames {
         reflectors.add(Reflector.REFLECTORLESS);
     }
 
-    static void check(Job job, List<Fault> faults) {
+    /** @param faults takes what is wrong */
+    public static void check(Job job, List<Fault> faults) {
         new JobNames(job, faults).check();
     }
 

@@ -1,0 +1,107 @@
+package markturn.web.pocket;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.List;
+import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.wire.Tree;
+import markturn.fieldbook.wire.Tree.Fields;
+import markturn.formats.JsonTrees;
+import markturn.tripod.page.Page;
+import markturn.web.act.Acts;
+import markturn.web.device.Device;
+import markturn.web.frame.AllowedActs;
+import markturn.web.frame.JobPage;
+import markturn.web.frame.NotHere;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** What a device takes along of a job: its entries and the bare pages of the acts; and where what it booked arrives. */
+@Controller
+class PocketController {
+    private final Acts acts;
+    private final Arrivals arrivals;
+
+    PocketController(Acts acts, Arrivals arrivals) {
+        this.acts = acts;
+        this.arrivals = arrivals;
+    }
+
+    /** The jobs on this device: a page that is kept there, and drawn from what is kept there. */
+    @GetMapping("/pocket")
+    String jobs() {
+        return "pocket/jobs";
+    }
+
+    /**
+     * A job for a device: who takes it along, and its entries.
+     *
+     * @param after the last sequence that the device has; 0 for all
+     */
+    @GetMapping("/job/{id}/pocket/book")
+    ResponseEntity<String> book(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") long after,
+            CsrfToken token,
+            HttpServletResponse response,
+            Principal who) {
+        BookedJob book = acts.book(id, who);
+        Device.rememberIfUnknown(response);
+        Fields told = Told.of(book, after)
+                .put("id", id)
+                .put("name", book.job().name())
+                .put("carrier", Told.carrier(acts.occasion(who), arrivals.booker(who.getName())))
+                .put("csrfHeader", token.getHeaderName())
+                .put("csrf", token.getToken());
+        return json(told);
+    }
+
+    /** What a device booked, in its order: answered line by line, with what the job became. */
+    @PostMapping("/job/{id}/pocket/entries")
+    ResponseEntity<String> arrive(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") long after,
+            @RequestParam String carrier,
+            @RequestBody String sent,
+            Principal who) {
+        if (!carrier.equals(who.getName())) {
+            // What one person booked is sent by that person's session only.
+            return ResponseEntity.status(HttpStatus.CONFLICT).build();
+        }
+        Tree tree = JsonTrees.read(sent);
+        List<Arrivals.Arrived> arrived = arrivals.take(id, tree, who.getName());
+        Fields answer = Told.of(acts.book(id, who), after);
+        Tree.Items lines = answer.putItems("arrived");
+        arrived.forEach(line -> lines.add(
+                new Fields().put("key", line.key()).put("stored", line.stored()).put("reason", line.reason())));
+        return json(answer);
+    }
+
+    private static ResponseEntity<String> json(Tree tree) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(JsonTrees.line(tree));
+    }
+
+    /** A bare page of an act: everything but the setup it is about and its view, in whose places stand words for the device to replace. */
+    @GetMapping("/job/{id}/pocket/page/{room}")
+    String page(@PathVariable String id, @PathVariable String room, Model model, Principal who) {
+        BookedJob book = acts.book(id, who);
+        Page page = BarePages.of(room).orElseThrow(NotHere::new);
+        JobPage.frame(model, book, page.step());
+        model.addAttribute(AllowedActs.STANDS_AT, BarePages.standsAt(id, room));
+        model.addAttribute("title", BarePages.TITLE);
+        model.addAttribute("setup", BarePages.SETUP);
+        model.addAttribute("here", BarePages.HERE);
+        model.addAttribute("pageId", BarePages.PAGE);
+        model.addAttribute("view", BarePages.VIEW);
+        return page.name();
+    }
+}

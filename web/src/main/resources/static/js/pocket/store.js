@@ -1,0 +1,94 @@
+// What a device keeps: jobs taken along, their entries as the server told them, its own lines that wait, and what was set aside.
+
+const NAME = "mark-turn";
+const VERSION = 1;
+
+let opened = null;
+
+function open() {
+  opened ??= new Promise((done, failed) => {
+    const asked = indexedDB.open(NAME, VERSION);
+    asked.onupgradeneeded = () => {
+      const db = asked.result;
+      db.createObjectStore("jobs", { keyPath: "id" });
+      db.createObjectStore("told", { keyPath: ["job", "sequence"] });
+      db.createObjectStore("own", { keyPath: "number", autoIncrement: true }).createIndex("job", "job");
+      db.createObjectStore("aside", { keyPath: ["job", "key"] });
+      db.createObjectStore("pages", { keyPath: ["job", "name"] });
+    };
+    asked.onsuccess = () => done(asked.result);
+    asked.onerror = () => failed(asked.error);
+  });
+  return opened;
+}
+
+const result = request => new Promise((done, failed) => {
+  request.onsuccess = () => done(request.result);
+  request.onerror = () => failed(request.error);
+});
+
+/** Does all of a change, or nothing of it. */
+async function change(stores, write) {
+  const db = await open();
+  return new Promise((done, failed) => {
+    const transaction = db.transaction(stores, "readwrite", { durability: "strict" });
+    transaction.oncomplete = () => done();
+    transaction.onerror = () => failed(transaction.error);
+    transaction.onabort = () => failed(transaction.error);
+    write(name => transaction.objectStore(name));
+  });
+}
+
+async function read(store, ask) {
+  const db = await open();
+  return result(ask(db.transaction(store).objectStore(store)));
+}
+
+const beneath = job => IDBKeyRange.bound([job], [job, []]);
+
+export const jobs = () => read("jobs", store => store.getAll());
+export const job = id => read("jobs", store => store.get(id));
+export const told = id => read("told", store => store.getAll(beneath(id)));
+export const own = id => read("own", store => store.index("job").getAll(id));
+export const aside = id => read("aside", store => store.getAll(beneath(id)));
+export const page = (id, name) => read("pages", store => store.get([id, name]));
+
+/** Takes a job along, with its entries and bare pages; what it held before of that job is replaced, but for its own lines. */
+export function takeAlong(taken, entries, pages) {
+  return change(["jobs", "told", "pages"], store => {
+    store("told").delete(beneath(taken.id));
+    store("jobs").put(taken);
+    entries.forEach(entry => store("told").put({ ...entry, job: taken.id }));
+    pages.forEach(bare => store("pages").put({ ...bare, job: taken.id }));
+  });
+}
+
+/** Keeps lines that were just booked: they are on the device when this is done. */
+export function keep(id, lines) {
+  return change(["own"], store => lines.forEach(entry => store("own").add({ job: id, entry })));
+}
+
+/** What the server told: entries behind those that are here; own lines that it has taken in, and those set aside, wait no more. */
+export function settle(taken, entries, numbers, refused) {
+  return change(["jobs", "told", "own", "aside"], store => {
+    store("jobs").put(taken);
+    entries.forEach(entry => store("told").put({ ...entry, job: taken.id }));
+    numbers.forEach(number => store("own").delete(number));
+    refused.forEach(line => store("aside").put({ ...line, job: taken.id }));
+  });
+}
+
+/** Lets a job go from the device, with all that was set aside. */
+export function letGo(id) {
+  return change(["jobs", "told", "own", "aside", "pages"], store => {
+    store("jobs").delete(id);
+    for (const name of ["told", "aside", "pages"]) store(name).delete(beneath(id));
+    const mine = store("own").index("job").openKeyCursor(IDBKeyRange.only(id));
+    mine.onsuccess = () => {
+      const cursor = mine.result;
+      if (!cursor) return;
+      store("own").delete(cursor.primaryKey);
+      cursor.continue();
+    };
+  });
+}

@@ -1,0 +1,63 @@
+// How a job stands on this device: what is on it, what waits and since when, what was set aside; and taking it along.
+// A page that shows a book to which others have added asks for its view again.
+
+const INTERVAL = 10000;
+const job = location.pathname.match(/^\/job\/([0-9a-f-]{36})/)?.[1];
+const strip = document.getElementById("pocket");
+const channel = new BroadcastChannel("pocket");
+const clock = at => new Date(at).toTimeString().slice(0, 5);
+const count = (number, one, many) => `${number} ${number === 1 ? one : many}`;
+const heard = new Set();
+
+/** Calls a function whenever others have added to the book that the page shows. */
+export const onChange = listener => heard.add(listener);
+
+async function ask(what) {
+  const registration = await navigator.serviceWorker.ready;
+  registration.active.postMessage({ ask: what, job });
+}
+
+function words({ taken, waiting, since, away, signIn, clock: off }) {
+  if (!taken) return "";
+  const sent = waiting
+    ? `${count(waiting, "line waits", "lines wait")} since ${clock(since)}`
+    : `all sent, ${clock(taken.sentAt)}`;
+  const why = signIn ? ": sign in to send" : away && waiting ? ": no connection" : "";
+  const differs = off ? `. This device's clock is ${count(Math.round(Math.abs(off) / 60000), "minute", "minutes")} ${off > 0 ? "ahead" : "behind"}` : "";
+  return `On this device; ${sent}${why}${differs}`;
+}
+
+function show(standing) {
+  const said = words(standing);
+  strip.hidden = !said;
+  strip.classList.toggle("waits", standing.waiting > 0);
+  document.getElementById("pocket-words").textContent = said;
+  const list = document.getElementById("pocket-aside");
+  list.replaceChildren(...(standing.aside ?? []).map(({ kind, at, reason }) => {
+    const line = document.createElement("li");
+    line.textContent = `Set aside, booked ${clock(at)} (${kind}): ${reason}`;
+    return line;
+  }));
+  const section = document.getElementById("take-along");
+  if (!section) return;
+  document.getElementById("take").hidden = Boolean(standing.taken);
+  document.getElementById("let-go").hidden = !standing.taken || standing.waiting > 0;
+  document.getElementById("taken-words").textContent = standing.taken ? `${said}, up to entry ${standing.taken.entries}.` : "";
+}
+
+if (job && strip && "serviceWorker" in navigator && navigator.serviceWorker) {
+  channel.addEventListener("message", ({ data }) => {
+    if (data.job !== job) return;
+    if (data.changed) heard.forEach(listener => listener());
+    else show(data);
+  });
+  navigator.serviceWorker.register(strip.dataset.worker, { type: "module", scope: "/" });
+  ask("stand");
+  setInterval(() => ask("stand"), INTERVAL);
+  window.addEventListener("online", () => ask("stand"));
+  document.getElementById("take")?.addEventListener("click", () => {
+    document.getElementById("taken-words").textContent = "Taking it along …";
+    ask("take-along");
+  });
+  document.getElementById("let-go")?.addEventListener("click", () => ask("let-go"));
+}

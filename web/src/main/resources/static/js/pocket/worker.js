@@ -1,0 +1,279 @@
+// The worker of a device: pages and acts of a job that was taken along are answered here, by the same core as on the server, and sent behind the user's back.
+import * as core from "./core.js";
+import { BARE, bareOf, placeOf } from "./places.js";
+import * as store from "./store.js";
+
+const SHELL = "shell";
+const START = "/pocket";
+const RETRY_AFTER = 5000;
+/** A clock that differs by more is said. */
+const CLOCKS_DIFFER = 120000;
+const channel = new BroadcastChannel("pocket");
+/** One thing after the other on each job. */
+const turns = new Map();
+const csrf = new Map();
+const standing = new Map();
+
+const json = (text, status = 200) => new Response(text, { status, headers: { "Content-Type": "application/json" } });
+
+function inTurn(job, work) {
+  const turn = (turns.get(job) ?? Promise.resolve()).then(work, work);
+  turns.set(job, turn.catch(() => {}));
+  return turn;
+}
+
+const carrier = taken => JSON.stringify({ ...taken.carrier, now: new Date().toISOString() });
+
+/** Opens a job in the core, with what waits laid on top; what no longer fits is set aside. */
+async function opened(taken) {
+  if (core.isOpen(taken.id)) return;
+  const [told, own] = await Promise.all([store.told(taken.id), store.own(taken.id)]);
+  const { aside } = JSON.parse(core.open(taken.id, JSON.stringify(told), JSON.stringify(own.map(line => line.entry)), carrier(taken)));
+  await setAside(taken, [], own, aside);
+}
+
+/** What was told, or has arrived there, waits no more; what no longer fits is kept with its reason. */
+function setAside(taken, entries, own, aside, arrived = []) {
+  const reasons = new Map(aside.map(({ key, reason }) => [key, reason]));
+  const stored = new Set([...entries, ...arrived].map(({ key }) => key));
+  const settled = own.filter(line => stored.has(line.entry.key) || reasons.has(line.entry.key));
+  const refused = settled.filter(line => reasons.has(line.entry.key)).map(line => ({ ...line.entry, reason: reasons.get(line.entry.key) }));
+  if (!entries.length && !settled.length) return null;
+  return store.settle(taken, entries, settled.map(line => line.number), refused);
+}
+
+/** Takes a job along, or takes it along anew: its entries, who carries it, and the bare pages of the acts. */
+async function takeAlong(id) {
+  const book = await (await fetch(`/job/${id}/pocket/book`)).json();
+  csrf.set(id, [book.csrfHeader, book.csrf]);
+  const pages = await Promise.all(BARE.map(async name => {
+    const answer = await fetch(`/job/${id}/pocket/page/${name}`);
+    return { name, text: await answer.text(), policy: answer.headers.get("Content-Security-Policy") };
+  }));
+  const now = new Date().toISOString();
+  const taken = { id, name: book.name, carrier: book.carrier, upTo: book.upTo, takenAt: now, sentAt: now };
+  await store.takeAlong(taken, book.entries, pages);
+  core.close(id);
+  await keepShell(pages);
+  await tellPages(id);
+}
+
+/** Keeps what the pages name: styles, scripts, fonts; and the start page. */
+async function keepShell(pages) {
+  const shell = await caches.open(SHELL);
+  const named = new Set([START]);
+  const start = await (await fetch(START)).text();
+  for (const text of [start, ...pages.map(bare => bare.text)]) {
+    for (const [, address] of text.matchAll(/(?:href|src)="(\/(?:parts|webjars)\/[^"]+|\/favicon\.svg)"/g)) named.add(address);
+  }
+  await shell.addAll([...named]);
+  const styles = [...named].filter(address => address.endsWith("/fonts.css"));
+  for (const address of styles) {
+    const text = await (await shell.match(address)).text();
+    await shell.addAll([...text.matchAll(/url\("?([^")]+)"?\)/g)].map(([, font]) => new URL(font, location.origin + address).href));
+  }
+  const beneath = location.pathname.replace(/pocket\/worker\.js$/, "");
+  await shell.addAll(["frame/draw.js", "frame/act.js", "frame/drafts.js", "frame/live.js", "frame/lines.js", "frame/shape.js", "turning/lines.js",
+    "plan/layer.js"].map(script => beneath + script));
+}
+
+const escaped = text => text.replace(/[&<>"']/g, sign => `&#${sign.charCodeAt(0)};`);
+
+/** A page as the core shows it, filled into the bare one. */
+async function pageOf(taken, place, url) {
+  const id = crypto.randomUUID();
+  const asked = JSON.stringify(Object.fromEntries(url.searchParams));
+  const told = core.page(taken.id, place.room, place.setup, id, asked, carrier(taken));
+  if (!told) return Response.redirect(START, 303);
+  const page = JSON.parse(told);
+  if (page.instead) return Response.redirect(page.instead, 303);
+  const bare = await store.page(taken.id, bareOf(place));
+  const fields = { TITLE: escaped(page.title), SETUP: escaped(place.setup), HERE: url.pathname, PAGE: id, VIEW: page.view };
+  const text = bare.text.replace(/__(TITLE|SETUP|HERE|PAGE|VIEW)__/g, (all, name) => fields[name]);
+  const headers = { "Content-Type": "text/html;charset=UTF-8" };
+  if (bare.policy) headers["Content-Security-Policy"] = bare.policy;
+  return new Response(text, { headers });
+}
+
+async function actOf(taken, place, request) {
+  const typed = Object.fromEntries(new URLSearchParams(await request.text()));
+  const said = core.act(taken.id, place.room, place.setup, place.act, JSON.stringify(typed), carrier(taken));
+  if (!said) return new Response("", { status: 404 });
+  const { entries, faults, view } = JSON.parse(said);
+  if (faults) return json(JSON.stringify(faults), 422);
+  try {
+    if (entries.length) await store.keep(taken.id, entries);
+  } catch (full) {
+    // What is not on the device is not booked.
+    core.close(taken.id);
+    return json(JSON.stringify({ message: `This device could not keep the line (${full?.message ?? full}): nothing is booked.` }), 422);
+  }
+  await tellPages(taken.id);
+  send(taken.id);
+  return json(view);
+}
+
+async function answer(taken, place, request, url) {
+  await opened(taken);
+  if (place.act) return actOf(taken, place, request);
+  if (!place.question) {
+    send(taken.id);
+    return pageOf(taken, place, url);
+  }
+  const asked = JSON.stringify(Object.fromEntries(url.searchParams));
+  const said = core.answer(taken.id, place.room, place.setup, place.question, asked, carrier(taken));
+  return said ? json(said) : new Response("", { status: 404 });
+}
+
+/** The device first; what it has not taken along is the server's. */
+async function placed(request, place, url) {
+  const taken = await store.job(place.job);
+  if (!taken) return elsewhere(request);
+  return inTurn(place.job, () => answer(taken, place, request, url));
+}
+
+/** The simulated station stands on the server: what waits is sent before, what it took is fetched behind, and the device shows it. */
+async function measured(request, place) {
+  const taken = await store.job(place.job);
+  if (!taken) return fetch(request);
+  const body = await request.clone().text();
+  await sending(place.job);
+  const answered = await fetch(request);
+  if (!answered.ok) return answered;
+  await sending(place.job);
+  const typed = Object.fromEntries(new URLSearchParams(body));
+  const asked = JSON.stringify({ ...(place.room === "detail" ? typed : {}), page: typed.page, since: typed.since });
+  return inTurn(place.job, () => json(core.answer(place.job, place.room, place.setup, "view", asked, carrier(taken))));
+}
+
+/** What the server answers; a page that it cannot be asked for is said to be the office's. */
+async function elsewhere(request) {
+  try {
+    return await fetch(request);
+  } catch (unreachable) {
+    const start = request.mode === "navigate" && await caches.match(START);
+    if (!start) throw unreachable;
+    return start;
+  }
+}
+
+async function kept(request) {
+  return await caches.match(request) ?? fetch(request);
+}
+
+self.addEventListener("install", event => event.waitUntil(self.skipWaiting()));
+self.addEventListener("activate", event => event.waitUntil(self.clients.claim()));
+self.addEventListener("fetch", event => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (url.origin !== location.origin) return;
+  const place = placeOf(url.pathname, request.method);
+  const station = url.pathname.endsWith("/measure") && placeOf(url.pathname.replace(/\/measure$/, "/view"), "GET");
+  if (place) event.respondWith(placed(request, place, url));
+  else if (station) event.respondWith(measured(request, station));
+  else if (url.pathname.startsWith("/parts/") || url.pathname.startsWith("/webjars/") || url.pathname === "/favicon.svg") event.respondWith(kept(request));
+  else if (request.mode === "navigate" && request.method === "GET") event.respondWith(elsewhere(request));
+});
+
+/** How a job stands on this device, told to its pages. */
+async function tellPages(id) {
+  const taken = await store.job(id);
+  const [own, aside] = taken ? await Promise.all([store.own(id), store.aside(id)]) : [[], []];
+  channel.postMessage({
+    job: id,
+    taken: taken ? { at: taken.takenAt, sentAt: taken.sentAt, entries: taken.upTo } : null,
+    waiting: own.length,
+    since: own[0]?.entry.at ?? "",
+    aside: aside.map(({ key, kind, at, reason }) => ({ key, kind, at, reason })),
+    ...standing.get(id),
+  });
+}
+
+async function token(id) {
+  if (!csrf.has(id)) {
+    const book = await (await fetch(`/job/${id}/pocket/book?after=${Number.MAX_SAFE_INTEGER}`)).json();
+    csrf.set(id, [book.csrfHeader, book.csrf]);
+  }
+  return csrf.get(id);
+}
+
+/** One exchange with the server: what waits goes out, what others booked comes in. */
+async function exchange(taken, own) {
+  const [header, value] = await token(taken.id);
+  const sent = await fetch(`/job/${taken.id}/pocket/entries?` + new URLSearchParams({ after: taken.upTo, carrier: taken.carrier.account }), {
+    method: "POST",
+    headers: { [header]: value, "Content-Type": "application/json", "X-Requested-With": "fetch" },
+    body: JSON.stringify({ entries: own.map(line => line.entry) }),
+  });
+  return sent.ok && !sent.redirected ? sent.json() : null;
+}
+
+async function sending(id) {
+  const taken = await store.job(id);
+  if (!taken) return;
+  const own = await store.own(id);
+  let answered = null;
+  try {
+    answered = await exchange(taken, own);
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError || unreachable instanceof SyntaxError)) throw unreachable;
+    csrf.delete(id);
+    standing.set(id, { away: unreachable instanceof TypeError, signIn: unreachable instanceof SyntaxError });
+    await tellPages(id);
+    if (own.length) setTimeout(() => send(id), RETRY_AFTER);
+    return;
+  }
+  if (!answered) {
+    csrf.delete(id);
+    standing.set(id, { signIn: true });
+    await tellPages(id);
+    return;
+  }
+  const clock = Date.now() - Date.parse(answered.now);
+  standing.set(id, { clock: Math.abs(clock) > CLOCKS_DIFFER ? clock : 0 });
+  const refused = answered.arrived.filter(line => !line.stored);
+  await inTurn(id, async () => {
+    await opened(taken);
+    const mine = await store.own(id);
+    const { aside } = JSON.parse(core.tell(id, JSON.stringify(answered.entries), carrier(taken)));
+    const after = { ...taken, upTo: answered.upTo, sentAt: new Date().toISOString() };
+    await store.settle(after, answered.entries, [], []);
+    await setAside(after, answered.entries, mine, [...refused, ...aside], answered.arrived.filter(line => line.stored));
+    if (refused.length) core.close(id);
+  });
+  await tellPages(id);
+  if (answered.entries.length) channel.postMessage({ job: id, changed: true });
+}
+
+/** Sends what waits, one exchange at a time; what is booked meanwhile goes out behind it. */
+const underWay = new Map();
+function send(id) {
+  if (underWay.has(id)) {
+    underWay.set(id, true);
+    return;
+  }
+  underWay.set(id, false);
+  sending(id).finally(() => {
+    const again = underWay.get(id);
+    underWay.delete(id);
+    if (again) send(id);
+  });
+}
+
+async function letGo(id) {
+  await inTurn(id, async () => {
+    core.close(id);
+    await store.letGo(id);
+  });
+  await tellPages(id);
+}
+
+const ASKED = {
+  "take-along": takeAlong,
+  "let-go": letGo,
+  stand: async id => { await tellPages(id); if (await store.job(id)) send(id); },
+};
+self.addEventListener("message", event => {
+  const { ask, job } = event.data;
+  if (ASKED[ask]) event.waitUntil(ASKED[ask](job));
+});

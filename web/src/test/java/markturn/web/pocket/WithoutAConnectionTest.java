@@ -1,0 +1,71 @@
+package markturn.web.pocket;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.util.List;
+import markturn.fieldbook.BookedJob;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Setup;
+import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.turning.TypedDay;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** A job that was taken along, on a device whose line to the house is cut. The readings follow from known places, by hand. */
+@ExtendWith(House.class)
+class WithoutAConnectionTest {
+    private static BookedJob book(House house, String job) {
+        return house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), "wren");
+    }
+
+    private static void takeAlong(Page page, String job) {
+        page.navigate(job);
+        page.locator("#take").click();
+        assertThat(page.locator("#taken-words")).containsText("all sent");
+    }
+
+    /** T1 at N 1020.248 E 5077.395 H 12.000, seen from A (1000, 5000, 10) with B due north, all heights 1.500. */
+    @Test
+    void aDayWithoutALineArrivesOnceAndInOrder(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Without a line");
+            takeAlong(page, job);
+            long before = book(house, job).revision();
+            line.cut();
+            TypedDay.occupy(page, job, "T1");
+            TypedDay.book(page, "0 00 00", "89 42 50.1", "100.001");
+            TypedDay.book(page, "75 20 20.2", "88 34 05.6", "80.025");
+            TypedDay.book(page, "255 20 20.2", "271 25 54.4", "80.025");
+            TypedDay.book(page, "180 00 00", "270 17 09.9", "100.001");
+            assertThat(page.locator("#pocket-words")).containsText("lines wait");
+            // A reload, and a browser that was closed and opened again: everything is there.
+            page.reload();
+            assertThat(page.locator("tr.ink")).hasCount(4);
+            Page again = page.context().newPage();
+            page.close();
+            again.navigate(job + "/turning/S1");
+            assertThat(again.locator("tr.ink")).hasCount(4);
+            again.navigate(job + "/plan");
+            assertThat(again.locator("a.symbol[data-numbers^='T1']"))
+                    .hasAttribute(
+                            "data-numbers", java.util.regex.Pattern.compile("N 1020\\.248, E 5077\\.395, H 12\\.000"));
+            Assertions.assertThat(book(house, job).revision()).isEqualTo(before);
+            line.mend();
+            assertThat(again.locator("#pocket-words")).containsText("all sent");
+            Setup setup = book(house, job).job().setup("S1").orElseThrow();
+            Assertions.assertThat(setup.readings())
+                    .extracting(Reading::target)
+                    .isEqualTo(List.of("B", "T1", "T1", "B"));
+            Assertions.assertThat(book(house, job).entries())
+                    .filteredOn(entry -> entry.sequence() > before)
+                    .allMatch(entry -> entry.onDevice().isPresent())
+                    .extracting(entry -> entry.kind().stored())
+                    .isEqualTo(List.of("mark", "setup", "order", "reading", "reading", "reading", "reading"));
+        }
+    }
+}
