@@ -1,5 +1,6 @@
 // Around every page: shortcuts, and drafts, so that nothing typed is lost to a reload, an error page or an expired sign-in.
 
+import { carriedBy, letGo, signedIn } from "../pocket/store.js";
 import { keep, reopen, restore } from "./drafts.js";
 
 const shortcuts = document.getElementById("shortcuts");
@@ -29,15 +30,32 @@ document.querySelectorAll("form[data-draft]").forEach(restore);
 
 const account = document.querySelector("meta[name=account]")?.content ?? "";
 
-/** Lines that wait are told before somebody signs out: they stay on this device, for this account. */
-document.getElementById("sign-out")?.addEventListener("submit", event => {
-  const form = event.currentTarget;
-  const waiting = Object.keys(localStorage).filter(name => name.startsWith(`waiting ${account} `)).length;
-  if (!waiting || form.querySelector(".fault")) return;
-  event.preventDefault();
+/** Whose device this is now: the worker answers for what this account took along. */
+if (account && "indexedDB" in window) signedIn(account);
+
+function linesHere() {
+  return Object.keys(localStorage).filter(name => name.startsWith(`waiting ${account} `)).length;
+}
+
+function tellWaiting(form, waiting) {
   const told = document.createElement("span");
   told.className = "fault";
   told.setAttribute("role", "alert");
   told.textContent = `${waiting === 1 ? "1 line waits" : `${waiting} lines wait`} on this device, for you alone, until you sign in here again. Sign out all the same?`;
   form.prepend(told);
+}
+
+/** Lines that wait are told before somebody signs out, and stay on this device, for this account; where all is sent nothing stays. */
+async function leave(form) {
+  const { carried, waiting } = await carriedBy(account);
+  const lines = linesHere() + waiting;
+  if (lines && !form.querySelector(".fault")) return tellWaiting(form, lines);
+  if (!waiting) await Promise.all(carried.map(taken => letGo(taken.id)));
+  await signedIn("");
+  return form.submit();
+}
+
+document.getElementById("sign-out")?.addEventListener("submit", event => {
+  event.preventDefault();
+  leave(event.currentTarget);
 });

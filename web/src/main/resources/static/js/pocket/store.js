@@ -15,6 +15,7 @@ function open() {
       db.createObjectStore("own", { keyPath: "number", autoIncrement: true }).createIndex("job", "job");
       db.createObjectStore("aside", { keyPath: ["job", "key"] });
       db.createObjectStore("pages", { keyPath: ["job", "name"] });
+      db.createObjectStore("who");
     };
     asked.onsuccess = () => done(asked.result);
     asked.onerror = () => failed(asked.error);
@@ -52,6 +53,17 @@ export const told = id => read("told", store => store.getAll(beneath(id)));
 export const own = id => read("own", store => store.index("job").getAll(id));
 export const aside = id => read("aside", store => store.getAll(beneath(id)));
 export const page = (id, name) => read("pages", store => store.get([id, name]));
+
+/** Who last was signed in on this device; empty where they signed out. */
+export const account = async () => await read("who", store => store.get("account")) ?? "";
+export const signedIn = name => change(["who"], store => store("who").put(name, "account"));
+
+/** The jobs that an account has taken along, and how many of its lines wait on this device. */
+export async function carriedBy(name) {
+  const carried = (await jobs()).filter(taken => taken.carrier.account === name);
+  const waiting = await Promise.all(carried.map(async taken => (await own(taken.id)).length));
+  return { carried, waiting: waiting.reduce((sum, lines) => sum + lines, 0) };
+}
 
 /** Takes a job along, with its entries and bare pages; what it held before of that job is replaced, but for its own lines. */
 export function takeAlong(taken, entries, pages) {

@@ -24,10 +24,13 @@ function inTurn(job, work) {
 
 const carrier = taken => JSON.stringify({ ...taken.carrier, now: new Date().toISOString() });
 
+/** Lines that wait, of whoever carries the job now: another account's wait until that account takes it along again. */
+const ownOf = async taken => (await store.own(taken.id)).filter(line => line.entry.by === taken.carrier.account);
+
 /** Opens a job in the core, with what waits laid on top; what no longer fits is set aside. */
 async function opened(taken) {
   if (core.isOpen(taken.id)) return;
-  const [told, own] = await Promise.all([store.told(taken.id), store.own(taken.id)]);
+  const [told, own] = await Promise.all([store.told(taken.id), ownOf(taken)]);
   const { aside } = JSON.parse(core.open(taken.id, JSON.stringify(told), JSON.stringify(own.map(line => line.entry)), carrier(taken)));
   await setAside(taken, [], own, aside);
 }
@@ -53,6 +56,7 @@ async function takeAlong(id) {
   const now = new Date().toISOString();
   const taken = { id, name: book.name, carrier: book.carrier, upTo: book.upTo, takenAt: now, sentAt: now };
   await store.takeAlong(taken, book.entries, pages);
+  await store.signedIn(book.carrier.account);
   core.close(id);
   await keepShell(pages);
   await tellPages(id);
@@ -125,16 +129,22 @@ async function answer(taken, place, request, url) {
   return said ? json(said) : new Response("", { status: 404 });
 }
 
+/** A job on this device, of whoever is signed in here: what one person took along is nobody else's. */
+async function carried(id) {
+  const taken = await store.job(id);
+  return taken && taken.carrier.account === await store.account() ? taken : null;
+}
+
 /** The device first; what it has not taken along is the server's. */
 async function placed(request, place, url) {
-  const taken = await store.job(place.job);
+  const taken = await carried(place.job);
   if (!taken) return elsewhere(request);
   return inTurn(place.job, () => answer(taken, place, request, url));
 }
 
 /** The simulated station stands on the server: what waits is sent before, what it took is fetched behind, and the device shows it. */
 async function measured(request, place) {
-  const taken = await store.job(place.job);
+  const taken = await carried(place.job);
   if (!taken) return fetch(request);
   const body = await request.clone().text();
   await sending(place.job);
@@ -178,7 +188,7 @@ self.addEventListener("fetch", event => {
 /** How a job stands on this device, told to its pages. */
 async function tellPages(id) {
   const taken = await store.job(id);
-  const [own, aside] = taken ? await Promise.all([store.own(id), store.aside(id)]) : [[], []];
+  const [own, aside] = taken ? await Promise.all([ownOf(taken), store.aside(id)]) : [[], []];
   channel.postMessage({
     job: id,
     taken: taken ? { at: taken.takenAt, sentAt: taken.sentAt, entries: taken.upTo } : null,
@@ -211,7 +221,7 @@ async function exchange(taken, own) {
 async function sending(id) {
   const taken = await store.job(id);
   if (!taken) return;
-  const own = await store.own(id);
+  const own = await ownOf(taken);
   let answered = null;
   try {
     answered = await exchange(taken, own);
@@ -234,7 +244,7 @@ async function sending(id) {
   const refused = answered.arrived.filter(line => !line.stored);
   await inTurn(id, async () => {
     await opened(taken);
-    const mine = await store.own(id);
+    const mine = await ownOf(taken);
     const { aside } = JSON.parse(core.tell(id, JSON.stringify(answered.entries), carrier(taken)));
     const after = { ...taken, upTo: answered.upTo, sentAt: new Date().toISOString() };
     await store.settle(after, answered.entries, [], []);

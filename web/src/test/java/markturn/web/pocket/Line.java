@@ -8,8 +8,11 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Predicate;
 
 /** The line between a device and the house: what is cut through it is gone for both, until it is mended. */
 final class Line implements AutoCloseable {
@@ -17,6 +20,7 @@ final class Line implements AutoCloseable {
     private final int house;
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private volatile boolean cut;
+    private volatile boolean deaf;
 
     Line(String address) throws IOException {
         this.house = URI.create(address).getPort();
@@ -33,8 +37,14 @@ final class Line implements AutoCloseable {
         open.forEach(Line::closed);
     }
 
+    /** Lines that the device sends still arrive; what the house answers to them does not. */
+    void loseAnswers() {
+        deaf = true;
+    }
+
     void mend() {
         cut = false;
+        deaf = false;
     }
 
     private void listen() {
@@ -48,8 +58,12 @@ final class Line implements AutoCloseable {
                 Socket server = new Socket(InetAddress.getLoopbackAddress(), house);
                 open.add(device);
                 open.add(server);
-                daemon(() -> carry(device, server));
-                daemon(() -> carry(server, device));
+                AtomicBoolean lost = new AtomicBoolean();
+                daemon(() -> carry(device, server, some -> {
+                    lost.compareAndSet(false, deaf && some.contains("/pocket/entries"));
+                    return false;
+                }));
+                daemon(() -> carry(server, device, some -> lost.get()));
             } catch (IOException ended) {
                 // The ear was closed, or the house did not take the call: the next one is heard.
                 continue;
@@ -57,10 +71,18 @@ final class Line implements AutoCloseable {
         }
     }
 
-    private void carry(Socket from, Socket to) {
+    /** @param ends whether the line ends at what is about to be carried */
+    private void carry(Socket from, Socket to, Predicate<String> ends) {
         try (InputStream in = from.getInputStream();
                 OutputStream out = to.getOutputStream()) {
-            in.transferTo(out);
+            byte[] some = new byte[8192];
+            for (int read = in.read(some); read >= 0; read = in.read(some)) {
+                if (ends.test(new String(some, 0, read, StandardCharsets.ISO_8859_1))) {
+                    break;
+                }
+                out.write(some, 0, read);
+                out.flush();
+            }
         } catch (IOException ended) {
             // Cut, or hung up at one end: both ends are done.
         } finally {

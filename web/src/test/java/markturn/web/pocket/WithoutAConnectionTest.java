@@ -5,7 +5,11 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Page;
 import java.io.IOException;
 import java.util.List;
+import java.util.OptionalDouble;
+import java.util.regex.Pattern;
 import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.MarkAdded;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.web.House;
@@ -50,10 +54,11 @@ class WithoutAConnectionTest {
             page.close();
             again.navigate(job + "/turning/S1");
             assertThat(again.locator("tr.ink")).hasCount(4);
+            again.navigate("/pocket");
+            assertThat(again.locator("#jobs")).containsText("Without a line: 7 lines wait");
             again.navigate(job + "/plan");
             assertThat(again.locator("a.symbol[data-numbers^='T1']"))
-                    .hasAttribute(
-                            "data-numbers", java.util.regex.Pattern.compile("N 1020\\.248, E 5077\\.395, H 12\\.000"));
+                    .hasAttribute("data-numbers", Pattern.compile("N 1020\\.248, E 5077\\.395, H 12\\.000"));
             Assertions.assertThat(book(house, job).revision()).isEqualTo(before);
             line.mend();
             assertThat(again.locator("#pocket-words")).containsText("all sent");
@@ -66,6 +71,96 @@ class WithoutAConnectionTest {
                     .allMatch(entry -> entry.onDevice().isPresent())
                     .extracting(entry -> entry.kind().stored())
                     .isEqualTo(List.of("mark", "setup", "order", "reading", "reading", "reading", "reading"));
+        }
+    }
+
+    private static void enter(Page page, String job, String name, String north) {
+        page.navigate(job + "/mark");
+        TypedDay.type(
+                page,
+                "name-0",
+                name,
+                "northing-0",
+                north,
+                "easting-0",
+                "5010",
+                "elevation-0",
+                "10",
+                "source-0",
+                "list");
+        page.getByText("Enter these marks").click();
+        assertThat(page.locator("[name='name-0']")).hasValue("");
+    }
+
+    /** A name that somebody else took meanwhile: the device's line is set aside, legible; what does not rest on it arrives. */
+    @Test
+    void whatNoLongerFitsIsSetAsideWithItsReason(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Meanwhile");
+            takeAlong(page, job);
+            line.cut();
+            enter(page, job, "D", "1200");
+            enter(page, job, "E", "1300");
+            FieldBook books = house.application().getBean(FieldBook.class);
+            books.add(
+                    job.replace("/job/", ""),
+                    "other",
+                    "wren",
+                    new MarkAdded(Mark.control("D", 900, 5000, OptionalDouble.of(9), "other list")));
+            line.mend();
+            assertThat(page.locator("#pocket-aside")).containsText("D is in this job already");
+            assertThat(page.locator("#pocket-words")).containsText("all sent");
+            Assertions.assertThat(book(house, job)
+                            .job()
+                            .mark("D")
+                            .flatMap(Mark::given)
+                            .orElseThrow()
+                            .northing())
+                    .isEqualTo(900);
+            Assertions.assertThat(book(house, job).job().mark("E")).isPresent();
+            // The device shows what the book holds, and goes on with it.
+            page.navigate(job + "/mark");
+            assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("other list")))
+                    .containsText("900.000");
+        }
+    }
+
+    @Test
+    void anExpiredSignInCostsNoLine(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Expired");
+            takeAlong(page, job);
+            page.context().clearCookies();
+            enter(page, job, "E", "1300");
+            assertThat(page.locator("#pocket-words")).containsText("1 line waits");
+            assertThat(page.locator("#pocket-words")).containsText("sign in to send");
+            Page door = page.context().newPage();
+            door.navigate("/sign-in");
+            door.getByLabel("Name").fill("wren");
+            door.getByLabel("Password").fill("alder-weir");
+            door.keyboard().press("Enter");
+            door.waitForURL("**/job");
+            assertThat(page.locator("#pocket-words")).containsText("all sent");
+            Assertions.assertThat(book(house, job).job().mark("E")).isPresent();
+        }
+    }
+
+    @Test
+    void anAnswerThatIsLostAfterStoringStoresOnce(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Lost answer");
+            takeAlong(page, job);
+            long before = book(house, job).revision();
+            line.loseAnswers();
+            enter(page, job, "E", "1300");
+            assertThat(page.locator("#pocket-words")).containsText("1 line waits");
+            page.waitForCondition(() -> book(house, job).revision() > before);
+            line.mend();
+            assertThat(page.locator("#pocket-words")).containsText("all sent");
+            Assertions.assertThat(book(house, job).revision()).isEqualTo(before + 1);
         }
     }
 }
