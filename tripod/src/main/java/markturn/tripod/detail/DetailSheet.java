@@ -21,6 +21,7 @@ import markturn.tripod.view.Address;
 import markturn.tripod.view.ChoiceShown;
 import markturn.tripod.view.Sheet;
 import markturn.tripod.view.Shown;
+import markturn.tripod.view.Spoken;
 import markturn.tripod.view.View;
 import markturn.tripod.way.WorkProgress;
 import markturn.tripod.way.WorkStep;
@@ -210,14 +211,14 @@ public final class DetailSheet {
     }
 
     private static Shown last(List<DetailLine> shown) {
-        return () -> shown.isEmpty() || !shown.get(shown.size() - 1).reading().stands()
-                ? Sheet.empty()
-                : Sheet.empty()
-                        .with("line", shown.get(shown.size() - 1).key())
-                        .with(
-                                "words",
-                                "Strike "
-                                        + shown.get(shown.size() - 1).reading().target());
+        if (shown.isEmpty() || !shown.get(shown.size() - 1).reading().stands()) {
+            return Sheet::empty;
+        }
+        DetailLine line = shown.get(shown.size() - 1);
+        return () -> Sheet.empty()
+                .with("line", line.key())
+                .with("words", "Strike " + line.reading().target())
+                .with("spoken", Spoken.line(line.reading(), line.circle(), line.zenith(), line.slope()));
     }
 
     /** A special sight of which something is still to be sighted. */

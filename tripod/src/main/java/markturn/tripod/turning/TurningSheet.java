@@ -20,6 +20,7 @@ import markturn.tripod.view.FindingShown;
 import markturn.tripod.view.OptionShown;
 import markturn.tripod.view.Sheet;
 import markturn.tripod.view.Shown;
+import markturn.tripod.view.Spoken;
 import markturn.tripod.view.View;
 import markturn.tripod.way.WorkProgress;
 import markturn.tripod.way.WorkStep;
@@ -155,7 +156,9 @@ public record TurningSheet(String device, boolean whole, Optional<Aside> aside, 
         return lines.stream()
                 .filter(line -> line.reading().stands())
                 .reduce((earlier, later) -> later)
-                .map(line -> (Shown) () -> Sheet.empty().with("line", line.key()))
+                .map(line -> (Shown) () -> Sheet.empty()
+                        .with("line", line.key())
+                        .with("spoken", Spoken.line(line.reading(), line.circle(), line.zenith(), line.slope())))
                 .orElse(Sheet::empty);
     }
 

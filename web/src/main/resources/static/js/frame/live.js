@@ -1,6 +1,7 @@
 // The line in hand, wherever something is booked: its keys, its echo, and its way to the server.
 // A pointing keeps its key until the server has acknowledged it, so that a retry after a lost answer is stored once.
 import { change, listen, main, post, say, taken, url, viewOf } from "./act.js";
+import { atTheInstrument, readBack } from "./instrument.js";
 import { angle, slope } from "./shape.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
@@ -86,6 +87,7 @@ async function settle(waiting, answer) {
     forgetTyped();
     showWaiting(false);
     taken(view);
+    readBack(view.parts.last?.spoken);
   } else if (answer.status === 503) {
     showWaiting(true);
     say("The database does not answer just now. The line waits here and goes out by itself.");
@@ -180,6 +182,7 @@ async function actPost(button) {
  */
 export function wire(settings) {
   page = settings;
+  atTheInstrument();
   listen({
     show: page.show,
     extra: page.extra,

@@ -45,19 +45,38 @@ function show(standing) {
   document.getElementById("taken-words").textContent = standing.taken ? `${said}, up to entry ${standing.taken.entries}.` : "";
 }
 
-if (job && strip && "serviceWorker" in navigator && navigator.serviceWorker) {
+/** Says why a device takes nothing along, where somebody would ask it to. */
+function cannot(why) {
+  const said = document.getElementById("taken-words");
+  if (!said) return;
+  said.textContent = why;
+}
+
+async function begin() {
+  if (!window.isSecureContext || !navigator.serviceWorker) {
+    return cannot("A device takes a job along only from this very machine, or over TLS.");
+  }
   channel.addEventListener("message", ({ data }) => {
     if (data.job !== job) return;
-    if (data.changed) heard.forEach(listener => listener());
+    if (data.failed) cannot("It could not be taken along: the server cannot be reached, or the sign-in has expired. Nothing on this device changed.");
+    else if (data.changed) heard.forEach(listener => listener());
     else show(data);
   });
-  navigator.serviceWorker.register(strip.dataset.worker, { type: "module", scope: "/" });
-  ask("stand");
-  setInterval(() => ask("stand"), INTERVAL);
-  window.addEventListener("online", () => ask("stand"));
+  try {
+    await navigator.serviceWorker.register(strip.dataset.worker, { type: "module", scope: "/" });
+  } catch (refused) {
+    if (!(refused instanceof TypeError || refused instanceof DOMException)) throw refused;
+    // Without a connection the worker that is here goes on; without any this browser cannot.
+    if (!navigator.serviceWorker.controller) return cannot("This browser cannot take a job along: its workers take no modules.");
+  }
   document.getElementById("take")?.addEventListener("click", () => {
     document.getElementById("taken-words").textContent = "Taking it along …";
     ask("take-along");
   });
   document.getElementById("let-go")?.addEventListener("click", () => ask("let-go"));
+  window.addEventListener("online", () => ask("stand"));
+  setInterval(() => ask("stand"), INTERVAL);
+  return ask("stand");
 }
+
+if (job && strip) begin();

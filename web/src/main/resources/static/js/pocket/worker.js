@@ -45,40 +45,50 @@ function setAside(taken, entries, own, aside, arrived = []) {
   return store.settle(taken, entries, settled.map(line => line.number), refused);
 }
 
-/** Takes a job along, or takes it along anew: its entries, who carries it, and the bare pages of the acts. */
-async function takeAlong(id) {
+/**
+ * Takes a job along, or takes it along anew: its entries, who carries it, and the bare pages of the acts.
+ * @param only the account that carries it, where it is taken anew without being asked for: nobody else becomes its carrier by that
+ */
+async function takeAlong(id, only = "") {
   const book = await (await fetch(`/job/${id}/pocket/book`)).json();
+  if (only && book.carrier.account !== only) return;
   csrf.set(id, [book.csrfHeader, book.csrf]);
   const pages = await Promise.all(BARE.map(async name => {
     const answer = await fetch(`/job/${id}/pocket/page/${name}`);
     return { name, text: await answer.text(), policy: answer.headers.get("Content-Security-Policy") };
   }));
+  // Only what is wholly here is taken along.
+  await keepShell(pages);
   const now = new Date().toISOString();
-  const taken = { id, name: book.name, carrier: book.carrier, upTo: book.upTo, takenAt: now, sentAt: now };
+  const taken = { id, name: book.name, carrier: book.carrier, upTo: book.upTo, takenAt: now, sentAt: now, worker: location.pathname };
   await store.takeAlong(taken, book.entries, pages);
   await store.signedIn(book.carrier.account);
   core.close(id);
-  await keepShell(pages);
   await tellPages(id);
 }
 
-/** Keeps what the pages name: styles, scripts, fonts; and the start page. */
+/** What a part names itself: scripts their imports, styles their fonts. */
+function namedIn(address, text) {
+  const names = address.endsWith(".js") ? text.matchAll(/^import .*"(\.[^"]+)";$/gm)
+    : address.endsWith(".css") ? text.matchAll(/url\("?([^")]+)"?\)/g) : [];
+  return [...names].map(([, name]) => new URL(name, location.origin + address)).filter(url => url.origin === location.origin).map(url => url.pathname);
+}
+
+/** Keeps the start page, and what it and the bare pages name, and what that names: styles, scripts, fonts. */
 async function keepShell(pages) {
-  const shell = await caches.open(SHELL);
-  const named = new Set([START]);
-  const start = await (await fetch(START)).text();
-  for (const text of [start, ...pages.map(bare => bare.text)]) {
-    for (const [, address] of text.matchAll(/(?:href|src)="(\/(?:parts|webjars)\/[^"]+|\/favicon\.svg)"/g)) named.add(address);
+  const shell = await self.caches.open(SHELL);
+  await shell.add(START);
+  const start = await (await shell.match(START)).text();
+  const open = [start, ...pages.map(bare => bare.text)]
+    .flatMap(text => [...text.matchAll(/(?:href|src)="(\/(?:parts|webjars)\/[^"]+|\/favicon\.svg)"/g)].map(([, address]) => address));
+  const seen = new Set();
+  while (open.length) {
+    const address = open.pop();
+    if (seen.has(address)) continue;
+    seen.add(address);
+    await shell.add(address);
+    open.push(...namedIn(address, await (await shell.match(address)).text()));
   }
-  await shell.addAll([...named]);
-  const styles = [...named].filter(address => address.endsWith("/fonts.css"));
-  for (const address of styles) {
-    const text = await (await shell.match(address)).text();
-    await shell.addAll([...text.matchAll(/url\("?([^")]+)"?\)/g)].map(([, font]) => new URL(font, location.origin + address).href));
-  }
-  const beneath = location.pathname.replace(/pocket\/worker\.js$/, "");
-  await shell.addAll(["frame/draw.js", "frame/act.js", "frame/drafts.js", "frame/live.js", "frame/lines.js", "frame/shape.js", "turning/lines.js",
-    "plan/layer.js"].map(script => beneath + script));
 }
 
 const escaped = text => text.replace(/[&<>"']/g, sign => `&#${sign.charCodeAt(0)};`);
@@ -161,18 +171,31 @@ async function elsewhere(request) {
   try {
     return await fetch(request);
   } catch (unreachable) {
-    const start = request.mode === "navigate" && await caches.match(START);
+    const start = request.mode === "navigate" && await self.caches.match(START);
     if (!start) throw unreachable;
     return start;
   }
 }
 
 async function kept(request) {
-  return await caches.match(request) ?? fetch(request);
+  return await self.caches.match(request) ?? fetch(request);
+}
+
+/** Pages and core are of one version: where the program was renewed, what was taken along is fetched anew; what waits stays. */
+async function renew() {
+  for (const taken of await store.jobs()) {
+    if (taken.worker === location.pathname) continue;
+    try {
+      await takeAlong(taken.id, taken.carrier.account);
+    } catch (unreachable) {
+      // Without a connection or a sign-in the next exchange tries again.
+      if (!(unreachable instanceof TypeError || unreachable instanceof SyntaxError)) throw unreachable;
+    }
+  }
 }
 
 self.addEventListener("install", event => event.waitUntil(self.skipWaiting()));
-self.addEventListener("activate", event => event.waitUntil(self.clients.claim()));
+self.addEventListener("activate", event => event.waitUntil(self.clients.claim().then(renew)));
 self.addEventListener("fetch", event => {
   const { request } = event;
   const url = new URL(request.url);
@@ -251,6 +274,7 @@ async function sending(id) {
     await setAside(after, answered.entries, mine, [...refused, ...aside], answered.arrived.filter(line => line.stored));
     if (refused.length) core.close(id);
   });
+  if (taken.worker !== location.pathname) await takeAlong(id, taken.carrier.account);
   await tellPages(id);
   if (answered.entries.length) channel.postMessage({ job: id, changed: true });
 }
@@ -278,8 +302,18 @@ async function letGo(id) {
   await tellPages(id);
 }
 
+/** Asked for by a person, who is told where it cannot be done. */
+async function takeAlongIfReached(id) {
+  try {
+    await takeAlong(id);
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError || unreachable instanceof SyntaxError)) throw unreachable;
+    channel.postMessage({ job: id, failed: true });
+  }
+}
+
 const ASKED = {
-  "take-along": takeAlong,
+  "take-along": takeAlongIfReached,
   "let-go": letGo,
   stand: async id => { await tellPages(id); if (await store.job(id)) send(id); },
 };
