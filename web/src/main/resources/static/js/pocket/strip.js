@@ -52,6 +52,22 @@ function cannot(why) {
   said.textContent = why;
 }
 
+const register = () => navigator.serviceWorker.register(strip.dataset.worker, { type: "module", scope: "/" });
+
+async function take() {
+  const said = document.getElementById("taken-words");
+  said.textContent = "Taking it along …";
+  try {
+    await register();
+  } catch (refused) {
+    if (!(refused instanceof TypeError || refused instanceof DOMException)) throw refused;
+    // Without a connection the worker that is here goes on; without any this browser cannot.
+    if (!navigator.serviceWorker.controller) return cannot("This browser cannot take a job along: its workers take no modules.");
+  }
+  return ask("take-along");
+}
+
+/** Nothing is loaded where nothing was taken along: the worker comes with the first job. */
 async function begin() {
   if (!window.isSecureContext || !navigator.serviceWorker) {
     return cannot("A device takes a job along only from this very machine, or over TLS.");
@@ -62,18 +78,12 @@ async function begin() {
     else if (data.changed) heard.forEach(listener => listener());
     else show(data);
   });
-  try {
-    await navigator.serviceWorker.register(strip.dataset.worker, { type: "module", scope: "/" });
-  } catch (refused) {
-    if (!(refused instanceof TypeError || refused instanceof DOMException)) throw refused;
-    // Without a connection the worker that is here goes on; without any this browser cannot.
-    if (!navigator.serviceWorker.controller) return cannot("This browser cannot take a job along: its workers take no modules.");
-  }
-  document.getElementById("take")?.addEventListener("click", () => {
-    document.getElementById("taken-words").textContent = "Taking it along …";
-    ask("take-along");
-  });
+  document.getElementById("take")?.addEventListener("click", take);
   document.getElementById("let-go")?.addEventListener("click", () => ask("let-go"));
+  const here = await navigator.serviceWorker.getRegistration("/");
+  if (!here) return null;
+  // A worker of a version before is renewed where the server is reached; else it goes on.
+  if (navigator.onLine) register().catch(unreachable => { if (!(unreachable instanceof TypeError)) throw unreachable; });
   window.addEventListener("online", () => ask("stand"));
   setInterval(() => ask("stand"), INTERVAL);
   return ask("stand");
