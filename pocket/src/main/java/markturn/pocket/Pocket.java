@@ -5,8 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.function.Function;
 import markturn.fieldbook.Admission;
 import markturn.fieldbook.Assembly;
 import markturn.fieldbook.BookedJob;
@@ -140,7 +139,7 @@ final class Pocket {
             Page page,
             Map<String, String> typed,
             Carrier who,
-            java.util.function.Function<BookedJob, View> after,
+            Function<BookedJob, View> after,
             String unnamed) {
         String key = typed.getOrDefault("key", "");
         int from = mine.size();
@@ -191,10 +190,5 @@ final class Pocket {
         if (shown.size() > MOST_SHOWN) {
             shown.remove(shown.keySet().iterator().next());
         }
-    }
-
-    /** The keys of the lines that wait. */
-    Set<String> waiting() {
-        return mine.stream().map(Entry::key).collect(Collectors.toSet());
     }
 }

@@ -45,16 +45,23 @@ function setAside(taken, entries, own, aside, arrived = []) {
   return store.settle(taken, entries, settled.map(line => line.number), refused);
 }
 
+/** An answer to be kept; a page that says what failed, or asks for the sign-in, is none. */
+async function sound(address) {
+  const answer = await fetch(address);
+  if (!answer.ok || answer.redirected) throw new TypeError(`${address} answered ${answer.status}`);
+  return answer;
+}
+
 /**
  * Takes a job along, or takes it along anew: its entries, who carries it, and the bare pages of the acts.
  * @param only the account that carries it, where it is taken anew without being asked for: nobody else becomes its carrier by that
  */
 async function takeAlong(id, only = "") {
-  const book = await (await fetch(`/job/${id}/pocket/book`)).json();
+  const book = await (await sound(`/job/${id}/pocket/book`)).json();
   if (only && book.carrier.account !== only) return;
   csrf.set(id, [book.csrfHeader, book.csrf]);
   const pages = await Promise.all(BARE.map(async name => {
-    const answer = await fetch(`/job/${id}/pocket/page/${name}`);
+    const answer = await sound(`/job/${id}/pocket/page/${name}`);
     return { name, text: await answer.text(), policy: answer.headers.get("Content-Security-Policy") };
   }));
   // Only what is wholly here is taken along.
@@ -274,7 +281,7 @@ async function sending(id) {
     await setAside(after, answered.entries, mine, [...refused, ...aside], answered.arrived.filter(line => line.stored));
     if (refused.length) core.close(id);
   });
-  if (taken.worker !== location.pathname) await takeAlong(id, taken.carrier.account);
+  if (taken.worker !== location.pathname) await renew();
   await tellPages(id);
   if (answered.entries.length) channel.postMessage({ job: id, changed: true });
 }
