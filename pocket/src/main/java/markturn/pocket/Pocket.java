@@ -56,7 +56,10 @@ final class Pocket {
      * @return which of the device's own lines no longer fit
      */
     List<SetAside> tell(List<Entry> entries, Carrier who) {
-        told = Assembly.with(told, entries);
+        // Two exchanges under way at once are told the same.
+        long known = told.revision();
+        told = Assembly.with(
+                told, entries.stream().filter(entry -> entry.sequence() > known).toList());
         mine.removeIf(entry -> told.holds(entry.key()));
         return layOn(List.copyOf(mine), who);
     }
