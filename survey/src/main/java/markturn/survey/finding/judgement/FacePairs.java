@@ -54,6 +54,9 @@ public final class FacePairs {
         }
     }
 
+    /** Radians: far below what any circle reads. */
+    private static final double AS_NEAR = 1e-12;
+
     private FacePairs() {}
 
     /** Every pair of circles on a sight that is not steep. */
@@ -94,12 +97,16 @@ public final class FacePairs {
         return zenith.isPresent() && Math.abs(zenith.getAsDouble() - Math.PI / 2) > STEEP;
     }
 
-    /** The value nearest to all others; of two that disagree, the smaller. */
+    /**
+     * The value nearest to all others; of two that are as near, the smaller. Of an even number of values the two in the middle always are:
+     * what differs by less than a sum of doubles holds is the same.
+     */
     private static double typical(List<Double> values) {
         return values.stream()
-                .min(Comparator.<Double>comparingDouble(v -> values.stream()
-                                .mapToDouble(o -> Math.abs(o - v))
-                                .sum())
+                .min(Comparator.<Double>comparingLong(v -> Math.round(values.stream()
+                                        .mapToDouble(o -> Math.abs(o - v))
+                                        .sum()
+                                / AS_NEAR))
                         .thenComparingDouble(Math::abs))
                 .orElse(0.0);
     }

@@ -1,10 +1,10 @@
 package markturn.survey.finding.words;
 
-import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
+import markturn.survey.angle.Halves;
 import markturn.survey.angle.QuadrantBearing;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Units;
@@ -96,7 +96,7 @@ public record Words(Units units) {
 
     /** A finite number with that many decimals and a point; what rounds to zero has no sign. */
     public static String number(double amount, int decimals) {
-        return BigDecimal.valueOf(amount)
+        return Halves.of(amount, decimals)
                 .setScale(decimals, RoundingMode.HALF_UP)
                 .toPlainString();
     }
