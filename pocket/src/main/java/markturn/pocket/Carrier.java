@@ -3,6 +3,7 @@ package markturn.pocket;
 import java.time.Instant;
 import java.util.Map;
 import markturn.fieldbook.Booker;
+import markturn.simulator.PracticeStation;
 import markturn.tripod.typed.Occasion;
 
 /** Who carries the device, with what rights, and what its clock says. */
@@ -17,6 +18,7 @@ record Carrier(Booker booker, Occasion occasion) {
                         account,
                         told.getOrDefault("by", account),
                         Wire.some(told.getOrDefault("device", "")),
-                        Instant.parse(told.getOrDefault("now", ""))));
+                        Instant.parse(told.getOrDefault("now", "")),
+                        PracticeStation::of));
     }
 }

@@ -17,8 +17,10 @@ import markturn.fieldbook.wire.Tree.Fields;
 import markturn.survey.Survey;
 import markturn.survey.job.Job;
 import markturn.survey.job.Units;
+import markturn.survey.show.Display;
 import markturn.tripod.Pages;
 import markturn.tripod.page.Page;
+import markturn.tripod.view.LineInWords;
 import org.teavm.jso.JSExport;
 
 /** What the module exports: functions of texts alone, so that a page, a worker and a test call them alike. */
@@ -90,6 +92,21 @@ public final class Core {
         POCKETS.remove(job);
     }
 
+    /**
+     * Lines of this device as people read them.
+     *
+     * @param own a JSON list, as {@link #open} takes it
+     * @return a JSON list of texts, in the same order
+     */
+    @JSExport
+    public static String words(String job, String own) {
+        Pocket pocket = POCKETS.get(job);
+        Display show = new Display(pocket.book().job().units());
+        Tree.Items words = new Tree.Items();
+        entries(pocket, own, false).forEach(entry -> words.add(LineInWords.of(entry.payload(), show)));
+        return JsonText.write(words);
+    }
+
     private static List<Entry> entries(Pocket pocket, String json, boolean told) {
         Assembly.Replay units = new Assembly.Replay(pocket.book());
         List<Entry> entries = new ArrayList<>();
@@ -151,7 +168,8 @@ public final class Core {
      * An act of a page.
      *
      * @param typed what was typed, texts by name, with its {@code key}
-     * @return {@code entries} to be kept and sent, and {@code view}, what the page draws anew; or {@code faults} by field; empty where
+     * @return {@code entries} to be kept and sent, and {@code view}, what the page draws anew; or {@code faults} by field; {@code revision}, of the book it was held
+     *     against or has become; empty where
      *     there is no such act
      */
     @JSExport
@@ -160,7 +178,8 @@ public final class Core {
         Units units = pocket.book().job().units();
         return pocket.page(room, setup)
                 .flatMap(page -> pocket.act(room, setup, act, Wire.texts(typed), Carrier.of(who)))
-                .map(done -> JsonText.write(written(done, units)))
+                .map(done -> JsonText.write(
+                        written(done, units).put("revision", pocket.book().revision())))
                 .orElse("");
     }
 

@@ -13,8 +13,10 @@ import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.InstrumentAdded;
 import markturn.fieldbook.JobOpened;
 import markturn.fieldbook.MarkAdded;
+import markturn.fieldbook.PracticeOpened;
 import markturn.fieldbook.ReflectorAdded;
 import markturn.fieldbook.wire.Tree;
+import markturn.simulator.AlderWeir;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Atmosphere;
 import markturn.survey.job.ClassOfWork;
@@ -34,6 +36,7 @@ final class Day {
     private Instant now = Instant.parse("2026-04-17T08:00:00Z");
     private int keys;
     private int answered;
+    private int booked;
 
     Day(InTheBrowser browser) {
         this.browser = browser;
@@ -41,6 +44,11 @@ final class Day {
 
     int answered() {
         return answered;
+    }
+
+    /** How many lines its acts became. */
+    int booked() {
+        return booked;
     }
 
     /** A job with one instrument, one reflector, and A and B, 100 m apart due north. */
@@ -63,6 +71,15 @@ final class Day {
                 new ReflectorAdded(new Reflector("Prism", -0.03, 0.001, 0.001, Optional.empty())),
                 new MarkAdded(Mark.control("A", 1000, 5000, OptionalDouble.of(10), "list")),
                 new MarkAdded(Mark.control("B", 1100, 5000, OptionalDouble.of(10.5), "list")));
+        told(payloads);
+    }
+
+    /** A job at Alder Weir with a simulated station, which a slip or two lie in wait for. */
+    void practise() {
+        told(List.of(new JobOpened(AlderWeir.blank()), new PracticeOpened(7, List.of("bumped-leg", "misread-digit"))));
+    }
+
+    private void told(List<EntryPayload> payloads) {
         Tree.Items told = new Tree.Items();
         for (EntryPayload payload : payloads) {
             int sequence = told.size() + 1;
@@ -135,6 +152,9 @@ final class Day {
                 .as(function + " " + String.join(" ", given))
                 .isEqualTo(here);
         answered++;
+        if (function.equals("act") && JsonText.read(here).at("entries") instanceof Tree.Items lines) {
+            booked += lines.size();
+        }
     }
 
     private static String here(String function, String... given) {

@@ -235,4 +235,60 @@ class SameInTheBrowserTest {
         day.act("review", "S1", "accept", Map.of("basis", "nothing"));
         assertThat(day.answered()).isGreaterThan(30);
     }
+
+    /** Four setups turned by the simulated station, with detail from each: the station sees the same on both, and so does every page. */
+    @Test
+    void aLongSimulatedDayIsTheSame() {
+        Day day = new Day(browser);
+        day.practise();
+        day.ask("setup", "", "weather", Map.of());
+        String[][] setups = {
+            {"S1", "PILLAR 1", "PILLAR 2", "POND 1"},
+            {"S2", "PILLAR 2", "PILLAR 1", "POND 1"},
+            {"S3", "PILLAR 3", "PILLAR 1", "POND 2"},
+            {"S4", "POND 1", "PILLAR 1", "POND 2"}
+        };
+        for (String[] setup : setups) {
+            day.act("setup", "", "begin", begun(setup));
+            day.ask("turning", setup[0], "display", Map.of());
+            day.act("turning", setup[0], "measure", Map.of());
+            day.act("turning", setup[0], "measure", Map.of("all", "1"));
+            for (int shot = 0; shot < 8; shot++) {
+                String point = setup[0] + "-" + shot;
+                day.act(
+                        "detail",
+                        setup[0],
+                        "measure",
+                        Map.of("name", point, "code", "WALL", "reflector", "Pole", "height", "1.700"));
+            }
+            for (String room : List.of("turning", "detail", "review")) {
+                day.page(room, setup[0], Map.of());
+            }
+            day.act("review", setup[0], "accept", Map.of("basis", "nothing"));
+        }
+        for (String room : List.of("mark", "setup", "setout", "review", "plan")) {
+            day.page(room, "", Map.of());
+        }
+        assertThat(day.booked()).isGreaterThan(60);
+    }
+
+    private static Map<String, String> begun(String[] setup) {
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("name", setup[0]);
+        typed.put("method", "occupied");
+        typed.put("station", setup[1]);
+        typed.put("instrument", AlderWeir.blank().instruments().get(0).name());
+        typed.put("height", "1.600");
+        typed.put("heightTo", "axis");
+        typed.put("sets", "2");
+        typed.put("start", "small");
+        typed.put("distances", "1");
+        typed.put("back-0", setup[2]);
+        typed.put("fore-0", setup[3]);
+        for (String sight : List.of("back-0", "fore-0")) {
+            typed.put(sight + "-reflector", "Prism");
+            typed.put(sight + "-height", "1.500");
+        }
+        return typed;
+    }
 }

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
 import markturn.survey.Survey;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
@@ -43,7 +42,7 @@ public final class AlderWeir {
     private static final String POLE = "Pole";
 
     private final World world = AlderWeirGround.world();
-    private final Random random = new Random(SEED);
+    private final SeededRandom random = new SeededRandom(SEED);
     private final Instrument instrument = new Instrument(
             "Station 1",
             1.5 * Angles.SECOND,
@@ -187,7 +186,7 @@ public final class AlderWeir {
                 Math.toRadians(300),
                 Earth.USUAL,
                 InstrumentErrors.of(instrument),
-                new Random(SEED + 2));
+                new SeededRandom(SEED + 2));
         station.drift(9 * Angles.SECOND);
         detail(station, to, "101", "102", "103", "104", "301", "302", "303", "2001", "2002", "2003");
     }
@@ -195,7 +194,7 @@ public final class AlderWeir {
     /** The set that did not let the figure close: a degree misread at the foresight. Struck out and turned again, it stays in the record. */
     private List<Reading> firstAttempt() {
         SimulatedStation station = new SimulatedStation(
-                world, "POND 1", 1.571, 1.2, Earth.USUAL, InstrumentErrors.of(instrument), new Random(SEED + 1));
+                world, "POND 1", 1.571, 1.2, Earth.USUAL, InstrumentErrors.of(instrument), new SeededRandom(SEED + 1));
         List<Reading> turned = new ArrayList<>();
         round(station, turned, 1, "PILLAR 1", 1.530, "POND 2", 1.462);
         return turned.stream()

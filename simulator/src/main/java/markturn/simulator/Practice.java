@@ -4,7 +4,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Atmosphere;
@@ -54,7 +53,7 @@ public record Practice(long seed, Set<Fault> faults) {
         for (Setup setup : job.setups()) {
             if (setup.isFree() && !world.holds(job.trueName(setup.station()))) {
                 // Somewhere on the gravel bar.
-                Random where = hidden("free " + setup.station());
+                SeededRandom where = hidden("free " + setup.station());
                 world.with(
                         job.trueName(setup.station()),
                         2035 + 20 * where.nextDouble(),
@@ -83,7 +82,7 @@ public record Practice(long seed, Set<Fault> faults) {
 
     /** Detail that nobody has drawn: points of one code lie a few paces apart along a bank of their own. */
     private void somewhere(World world, Job job, Mark mark) {
-        Random bank = hidden("bank " + mark.code());
+        SeededRandom bank = hidden("bank " + mark.code());
         double north = 2010 + 60 * bank.nextDouble();
         double east = 4955 + 60 * bank.nextDouble();
         double along = bank.nextDouble() * Angles.TURN;
@@ -91,7 +90,7 @@ public record Practice(long seed, Set<Fault> faults) {
                 .takeWhile(m -> m != mark)
                 .filter(m -> m.code().equals(mark.code()))
                 .count();
-        Random step = hidden("step " + mark.name());
+        SeededRandom step = hidden("step " + mark.name());
         world.with(
                 mark.name(),
                 north + 4 * before * Math.cos(along) + step.nextGaussian(),
@@ -113,7 +112,7 @@ public record Practice(long seed, Set<Fault> faults) {
             Job job, Setup setup, List<Aim> aims, java.util.OptionalDouble circleOfFirst, int pointings) {
         World world = world(job);
         Instrument instrument = job.instrument(setup.instrument());
-        Random noise = hidden(setup.name() + "/" + pointings);
+        SeededRandom noise = hidden(setup.name() + "/" + pointings);
         double height = Heights.ofInstrument(job, setup).orElse(1.5);
         SimulatedStation station = new SimulatedStation(
                 world,
@@ -170,7 +169,7 @@ public record Practice(long seed, Set<Fault> faults) {
 
     /** Instruments differ: collimation, index and trunnion axis come from the seed, noise from the figures. */
     private InstrumentErrors errors(Instrument instrument) {
-        Random hidden = hidden("instrument " + instrument.name());
+        SeededRandom hidden = hidden("instrument " + instrument.name());
         return new InstrumentErrors(
                 hidden.nextGaussian() * 5 * Angles.SECOND,
                 hidden.nextGaussian() * 3 * Angles.SECOND,
@@ -182,7 +181,7 @@ public record Practice(long seed, Set<Fault> faults) {
     }
 
     private Conditions conditions(Job job, Setup setup) {
-        Random hidden = hidden(setup.name() + "/conditions");
+        SeededRandom hidden = hidden(setup.name() + "/conditions");
         Instrument instrument = job.instrument(setup.instrument());
         double centring = setup.settingUp().centringStdDev().orElse(instrument.centringStdDev());
         return new Conditions(
@@ -259,7 +258,7 @@ public record Practice(long seed, Set<Fault> faults) {
 
     /** The weather sensor of this world. */
     public WeatherSensor weather() {
-        Random hidden = hidden("weather");
+        SeededRandom hidden = hidden("weather");
         double temperature = Math.round((14 + 6 * hidden.nextGaussian()) * 10) / 10.0;
         double pressure = Math.round(1009 + 8 * hidden.nextGaussian());
         return () -> new Atmosphere(temperature, pressure, 0);
@@ -277,7 +276,7 @@ public record Practice(long seed, Set<Fault> faults) {
             long before = job.fixes().stream()
                     .filter(f -> job.trueName(f.mark()).equals(name))
                     .count();
-            Random hidden = hidden("rover " + name + before);
+            SeededRandom hidden = hidden("rover " + name + before);
             World.TruePlace at = world.at(name)
                     .moved(
                             hidden.nextGaussian() * ROVER_PLAN,
@@ -308,8 +307,8 @@ public record Practice(long seed, Set<Fault> faults) {
         return names.get(hidden(what).nextInt(names.size()));
     }
 
-    private Random hidden(String what) {
-        return new Random(seed * 1_000_003L + what.hashCode());
+    private SeededRandom hidden(String what) {
+        return new SeededRandom(seed * 1_000_003L + what.hashCode());
     }
 
     /** Faults by the words of a form. */

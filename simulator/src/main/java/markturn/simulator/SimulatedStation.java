@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import java.util.Random;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
 import markturn.survey.job.Circle;
@@ -30,7 +29,7 @@ public final class SimulatedStation implements TotalStation {
     private final Earth earth;
     private final InstrumentErrors errors;
     private final Conditions conditions;
-    private final Random random;
+    private final SeededRandom random;
     private final List<Standing> standing = new ArrayList<>();
     private double circleZero;
     private double elapsed;
@@ -56,7 +55,7 @@ public final class SimulatedStation implements TotalStation {
             double circleZero,
             Earth earth,
             InstrumentErrors errors,
-            Random random) {
+            SeededRandom random) {
         this(world, mark, height, circleZero, earth, errors, Conditions.ideal(earth.refraction()), random);
     }
 
@@ -69,7 +68,7 @@ public final class SimulatedStation implements TotalStation {
             Earth earth,
             InstrumentErrors errors,
             Conditions conditions,
-            Random random) {
+            SeededRandom random) {
         this.world = world;
         this.axis = world.at(mark).moved(conditions.offsetNorth(), conditions.offsetEast(), height);
         this.earth = new Earth(
@@ -104,7 +103,7 @@ public final class SimulatedStation implements TotalStation {
      */
     public void stand(String mark, double height, double trueConstant, double keyedIn) {
         standing.removeIf(s -> s.mark().equals(mark));
-        Random beside = new Random(mark.hashCode() * 31L + Double.hashCode(conditions.offsetNorth()));
+        SeededRandom beside = new SeededRandom(mark.hashCode() * 31L + Double.hashCode(conditions.offsetNorth()));
         standing.add(new Standing(
                 mark,
                 height,

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import markturn.survey.Survey;
 import markturn.survey.finding.figure.OtherNames;
 import markturn.survey.job.Adopted;
@@ -37,7 +36,7 @@ class ClosingAliasTest {
 
     private static Job setUp(Job job, String name, String on, String back, String fore, double turned) {
         SimulatedStation station =
-                new SimulatedStation(world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new Random(1));
+                new SimulatedStation(world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new SeededRandom(1));
         List<Reading> readings = new ArrayList<>();
         sight(station, readings, back, Role.BACKSIGHT);
         station.drift(Math.toRadians(turned / 3600));

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
 import java.util.function.UnaryOperator;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -58,7 +57,8 @@ class FindingsTest {
                 .with("D", 1000, 5181.054, 9)
                 .with("T1", 1060, 4890, 11)
                 .with("301", 1020, 5030, 9);
-        SimulatedStation station = new SimulatedStation(world, "A", 1.6, 1, Earth.USUAL, errors, new Random(seed));
+        SimulatedStation station =
+                new SimulatedStation(world, "A", 1.6, 1, Earth.USUAL, errors, new SeededRandom(seed));
         List<Reading> readings = new ArrayList<>();
         for (int set = 1; set <= 2; set++) {
             readings.add(station.point("B", Role.BACKSIGHT, set, Face.LEFT, "R1", 1.5));
@@ -270,7 +270,7 @@ class FindingsTest {
     void shortBacksightsUnsetPpmAndWeakInstrumentsAreSaid() {
         World world = new World().with("A", 0, 0, 0).with("B", 40, 0, 0).with("T1", 0, 420, 0);
         SimulatedStation station =
-                new SimulatedStation(world, "A", 1.6, 0, Earth.USUAL, InstrumentErrors.none(), new Random(1));
+                new SimulatedStation(world, "A", 1.6, 0, Earth.USUAL, InstrumentErrors.none(), new SeededRandom(1));
         List<Reading> readings = new ArrayList<>();
         for (int set = 1; set <= 2; set++) {
             for (Face face : Face.values()) {

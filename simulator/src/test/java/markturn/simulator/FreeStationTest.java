@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
 import java.util.function.UnaryOperator;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -40,7 +39,7 @@ class FreeStationTest {
                 0.5,
                 blank.earth(),
                 InstrumentErrors.of(blank.instruments().get(0)),
-                new Random(seed));
+                new SeededRandom(seed));
         List<Reading> readings = new ArrayList<>();
         for (int set = 1; set <= 2; set++) {
             for (Face face : Face.values()) {
@@ -218,7 +217,7 @@ class FreeStationTest {
     void workBeyondTheMarksIsSaid() {
         Job job = job(10, List.of("PILLAR 1", "PILLAR 3"), true, w -> w).plus(Mark.named("POND 2", Mark.Kind.NEW));
         SimulatedStation station = new SimulatedStation(
-                AlderWeirGround.world(), "BAR 1", 1.5, 0.5, job.earth(), InstrumentErrors.none(), new Random(1));
+                AlderWeirGround.world(), "BAR 1", 1.5, 0.5, job.earth(), InstrumentErrors.none(), new SeededRandom(1));
         Reading far = station.point("POND 2", Role.FORESIGHT, 1, Face.LEFT, "Prism", 1.5);
         assertThat(codes(job.withSetup("R1", s -> s.plus(far)))).contains("outside-marks");
     }
@@ -277,7 +276,7 @@ class FreeStationTest {
                 0.3,
                 AlderWeir.blank().earth(),
                 InstrumentErrors.none(),
-                new Random(2));
+                new SeededRandom(2));
         List<Reading> readings = new ArrayList<>();
         for (String target : List.of(back, fore)) {
             Role role = target.equals(back) ? Role.BACKSIGHT : target.startsWith("POND") ? Role.FORESIGHT : Role.CHECK;

@@ -213,7 +213,7 @@ class PracticeTest {
     void theStationTurnsPlungesAndSearchesLikeADevice() {
         World world = AlderWeirGround.world();
         SimulatedStation station = new SimulatedStation(
-                world, "PILLAR 1", 1.6, 0, AlderWeir.blank().earth(), InstrumentErrors.none(), new java.util.Random(1));
+                world, "PILLAR 1", 1.6, 0, AlderWeir.blank().earth(), InstrumentErrors.none(), new SeededRandom(1));
         station.stand("PILLAR 2", 1.5, -0.03, -0.03);
         TotalStation device = station;
         // Sent a degree beside the mark it finds it; sent elsewhere it says so.

@@ -20,6 +20,7 @@ import markturn.tripod.way.WorkStep;
  */
 public record DetailPage(String setup) implements Page {
     private static final String SHOT = "shot";
+    private static final String MEASURE = "measure";
 
     @Override
     public String name() {
@@ -43,9 +44,11 @@ public record DetailPage(String setup) implements Page {
 
     @Override
     public Optional<Outcome> act(BookedJob book, Occasion occasion, String act, Map<String, String> typed) {
-        return act.equals("second-sight")
-                ? new SecondSightEntries(book, occasion).decide(typed)
-                : new DetailEntries(book, in(book), occasion).of(act, typed);
+        return switch (act) {
+            case "second-sight" -> new SecondSightEntries(book, occasion).decide(typed);
+            case MEASURE -> Optional.of(new MeasuredShot(book, setup, occasion).outcome(typed));
+            default -> new DetailEntries(book, in(book), occasion).of(act, typed);
+        };
     }
 
     @Override
@@ -55,7 +58,7 @@ public record DetailPage(String setup) implements Page {
 
     @Override
     public View after(BookedJob before, BookedJob longer, Occasion occasion, String act, Map<String, String> typed) {
-        View view = view(longer, occasion, DetailEntries.next(act, typed));
+        View view = view(longer, occasion, DetailEntries.next(act.equals(MEASURE) ? SHOT : act, typed));
         if (act.equals(SHOT)) {
             NearTwin.warning(longer, typed.get("name")).ifPresent(view::saying);
         }

@@ -1,14 +1,19 @@
 package markturn.tripod.setup;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.TurningOrder;
 import markturn.survey.finding.words.Words;
+import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Code;
+import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.show.Display;
+import markturn.tripod.view.Sheet;
 
 /** What the sheet of setting up knows before anything is typed: never a height, which is measured anew each time. */
 public final class Prepared {
@@ -37,6 +42,28 @@ public final class Prepared {
         return typed.containsKey("from")
                 ? "Move to " + typed.getOrDefault("station", "")
                 : typed.containsKey("again") ? "Set up once more as " + typed.get("again") : "Set up";
+    }
+
+    /**
+     * The air of the setup before, to be taken over by whoever finds it the same: in words, and as values of the fields. Empty where none
+     * was noted.
+     */
+    static Sheet air(Job job, Display show) {
+        List<Setup> noted = job.setups().stream()
+                .filter(setup -> setup.atmosphere().isPresent())
+                .toList();
+        if (noted.isEmpty()) {
+            return Sheet.empty();
+        }
+        Setup last = noted.get(noted.size() - 1);
+        Atmosphere air = last.atmosphere().orElseThrow();
+        String temperature = Words.number(air.temperature(), 1);
+        String pressure = Words.number(air.pressure(), 1);
+        String when =
+                last.settingUp().at().map(at -> ", " + show.dayAndTime(at)).orElse("");
+        return Sheet.empty()
+                .with("words", temperature + " °C, " + pressure + " hPa, as at " + last.name() + when)
+                .with("fill", "temperature=" + temperature + "&pressure=" + pressure);
     }
 
     private static String freeName(BookedJob book) {

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
+import markturn.survey.finding.words.Words;
+import markturn.survey.job.Atmosphere;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
@@ -60,6 +62,7 @@ public final class SetUpPage implements Page {
                 .with(
                         "reflectors",
                         options(job.reflectors().stream().map(Reflector::name).toList()))
+                .with("air", () -> Prepared.air(job, show))
                 .with(
                         "sensor",
                         () -> Sheet.empty().with("there", book.practice().isPresent()))
@@ -111,7 +114,7 @@ public final class SetUpPage implements Page {
     }
 
     /**
-     * Both values of a height ({@code height}), what tilt, centring and air do to the sights chosen so far ({@code effects}), and the
+     * Both values of a height ({@code height}), what tilt, centring and air do to the sights chosen so far ({@code effects}), the air as the sensor reads it ({@code weather}), and the
      * marks that are offered as backsights ({@code known}) and as targets ({@code targets}).
      */
     @Override
@@ -123,11 +126,18 @@ public final class SetUpPage implements Page {
                         .withWords(
                                 "words",
                                 Effects.words(new Form(asked, book.job().units()), book, occasion.now())));
+            case "weather" -> occasion.stations().of(book).map(station -> () -> air(station.air()));
             case "known" -> Optional.of(names(KnownMarks.names(book)));
             case "targets" ->
                 Optional.of(names(book.job().marks().stream().map(Mark::name).toList()));
             default -> Optional.empty();
         };
+    }
+
+    private static Sheet air(Atmosphere air) {
+        return Sheet.empty()
+                .with("temperature", Words.number(air.temperature(), 1))
+                .with("pressure", Words.number(air.pressure(), 0));
     }
 
     private static Shown names(List<String> names) {

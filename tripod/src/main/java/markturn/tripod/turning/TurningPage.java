@@ -44,7 +44,9 @@ public record TurningPage(String setup) implements Page {
 
     @Override
     public Optional<Outcome> act(BookedJob book, Occasion occasion, String act, Map<String, String> typed) {
-        return new TurningEntries(book, in(book), occasion).of(act, typed);
+        return act.equals("measure")
+                ? Optional.of(new Measuring(book, setup, occasion).outcome(typed))
+                : new TurningEntries(book, in(book), occasion).of(act, typed);
     }
 
     @Override
@@ -65,11 +67,13 @@ public record TurningPage(String setup) implements Page {
                 .view(longer, in, occasion.now());
     }
 
-    /** The marks that may be sighted ({@code offered}), and what is typed as it is understood ({@code understood}). */
+    /** The marks that may be sighted ({@code offered}), what the station shows, to be typed by hand ({@code display}), and what is typed as it is understood
+     * ({@code understood}). */
     @Override
     public Optional<Shown> answer(BookedJob book, Occasion occasion, String question, Map<String, String> asked) {
         return switch (question) {
             case "offered" -> Optional.of(() -> Sheet.empty().withWords("names", Offered.marks(book.job(), in(book))));
+            case "display" -> Optional.of(() -> new Measuring(book, setup, occasion).display(asked));
             case "understood" -> Optional.of(Understood.of(asked, book.job().units()));
             default -> Optional.empty();
         };

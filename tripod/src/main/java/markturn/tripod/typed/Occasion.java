@@ -10,6 +10,7 @@ import markturn.fieldbook.LinesStruck;
 import markturn.fieldbook.ReadingBooked;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Reading;
+import markturn.tripod.station.Stations;
 
 /**
  * When something is booked, by whom and with what.
@@ -18,8 +19,14 @@ import markturn.survey.job.Reading;
  * @param by the name that stays in the record
  * @param device the device in hand, so that one at a time holds the pen; empty where it has no name
  * @param now the time of it
+ * @param stations what can be asked to sight
  */
-public record Occasion(String account, String by, Optional<String> device, Instant now) {
+public record Occasion(String account, String by, Optional<String> device, Instant now, Stations stations) {
+    /** Where no station can be asked. */
+    public Occasion(String account, String by, Optional<String> device, Instant now) {
+        this(account, by, device, now, Stations.NONE);
+    }
+
     /** A reading that is booked at a setup. */
     public ReadingBooked booking(String setup, Reading reading) {
         return new ReadingBooked(setup, reading, device);

@@ -13,6 +13,7 @@ import java.util.function.Function;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.Refused;
+import markturn.simulator.PracticeStation;
 import markturn.tripod.typed.Occasion;
 import markturn.tripod.typed.Outcome;
 import markturn.tripod.view.View;
@@ -54,7 +55,8 @@ public class Acts {
 
     /** Now, by whoever is signed in, with the device in hand. */
     public Occasion occasion(Principal who) {
-        return new Occasion(who.getName(), people.shownName(who.getName()), Device.known(), Instant.now());
+        return new Occasion(
+                who.getName(), people.shownName(who.getName()), Device.known(), Instant.now(), PracticeStation::of);
     }
 
     /**

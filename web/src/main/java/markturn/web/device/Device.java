@@ -77,6 +77,7 @@ public final class Device {
         cookie.setPath("/");
         cookie.setMaxAge(A_YEAR);
         cookie.setHttpOnly(true);
+        cookie.setSecure(request().isSecure());
         cookie.setAttribute("SameSite", "Lax");
         response.addCookie(cookie);
     }

@@ -14,12 +14,12 @@ import markturn.fieldbook.MarkAdded;
 import markturn.fieldbook.PracticeOpened;
 import markturn.simulator.AlderWeir;
 import markturn.simulator.Fault;
+import markturn.simulator.PracticeStation;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.SatelliteFix;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
-import markturn.web.device.Devices;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import org.springframework.stereotype.Controller;
@@ -56,9 +56,9 @@ class PracticeController {
     private static String page(BookedJob book, Model model, Map<String, String> faults) {
         JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("faults", faults);
-        model.addAttribute("devices", Devices.practice(book));
+        model.addAttribute("devices", PracticeStation.practice(book));
         model.addAttribute("slips", Fault.values());
-        Devices.practice(book).ifPresent(practice -> {
+        PracticeStation.practice(book).ifPresent(practice -> {
             model.addAttribute("air", practice.weather().read());
             List<String> there = practice.world(book.job()).names();
             model.addAttribute("there", there);
@@ -95,7 +95,7 @@ class PracticeController {
         Optional<SatelliteFix> fix = Optional.empty();
         if (form.isSound()) {
             try {
-                fix = Devices.practice(book)
+                fix = PracticeStation.practice(book)
                         .map(p -> p.rover(book.job())
                                 .fix(
                                         mark,

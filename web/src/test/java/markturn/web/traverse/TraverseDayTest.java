@@ -7,7 +7,6 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import java.util.regex.Pattern;
 import markturn.formats.FaultyFile;
@@ -15,6 +14,7 @@ import markturn.formats.JobFile;
 import markturn.simulator.AlderWeir;
 import markturn.simulator.AlderWeirGround;
 import markturn.simulator.InstrumentErrors;
+import markturn.simulator.SeededRandom;
 import markturn.simulator.SimulatedStation;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
@@ -152,7 +152,7 @@ class TraverseDayTest {
 
     private static Job setUp(Job job, String name, String on, String back, String fore, Role role) {
         SimulatedStation station = new SimulatedStation(
-                AlderWeirGround.world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new Random(1));
+                AlderWeirGround.world(), on, 1.6, 0.4, job.earth(), InstrumentErrors.none(), new SeededRandom(1));
         List<Reading> readings = new ArrayList<>();
         sight(station, readings, back, Role.BACKSIGHT);
         sight(station, readings, fore, role);
