@@ -9,6 +9,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import markturn.web.people.People;
@@ -29,6 +30,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
     private static final double PATIENCE = 60_000;
 
     private static House started;
+
+    private static final Map<String, Object> DATABASE = new HashMap<>();
 
     /** The browsers of the test class at hand; those of the one before are closed, so that they take no time from it. */
     private static final List<BrowserContext> OPEN = new ArrayList<>();
@@ -57,9 +60,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
         if (started == null) {
             TestDatabase database = TestDatabase.start(Path.of("target/test-data"));
             Map<String, Object> properties = database.properties();
-            SpringApplication spring = new SpringApplication(WebApplication.class);
-            spring.setDefaultProperties(properties);
-            var context = (ServletWebServerApplicationContext) spring.run("--server.port=0");
+            DATABASE.putAll(properties);
+            var context = started(Map.of());
             // One who is both, and one who only reads.
             People people = context.getBean(People.class);
             people.open("sol", "Sol Tarn", "alder-weir", true, true);
@@ -86,6 +88,15 @@ public final class House implements BeforeAllCallback, ParameterResolver {
             }));
         }
         return started;
+    }
+
+    /** The application once more on the database of the tests, with settings of its own; whoever asks for it closes it. */
+    public static ServletWebServerApplicationContext started(Map<String, Object> settings) {
+        SpringApplication spring = new SpringApplication(WebApplication.class);
+        spring.setDefaultProperties(DATABASE);
+        List<String> given = new ArrayList<>(List.of("--server.port=0"));
+        settings.forEach((name, value) -> given.add("--" + name + "=" + value));
+        return (ServletWebServerApplicationContext) spring.run(given.toArray(String[]::new));
     }
 
     @Override
@@ -144,7 +155,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
                 name);
     }
 
-    private static Page signIn(Page page, String name) {
+    /** Signs somebody in. */
+    public static Page signIn(Page page, String name) {
         page.navigate("/sign-in");
         page.getByLabel("Name").fill(name);
         page.getByLabel("Password").fill("alder-weir");

@@ -53,17 +53,19 @@ class Appearance {
             @RequestParam(required = false) String hand,
             HttpServletRequest request,
             HttpServletResponse response) {
-        keep(response, "theme", theme, THEMES);
-        keep(response, "hand", hand, HANDS);
+        keep(request, response, "theme", theme, THEMES);
+        keep(request, response, "hand", hand, HANDS);
         return "redirect:" + back(request.getHeader("Referer"));
     }
 
-    private static void keep(HttpServletResponse response, String name, String value, List<String> allowed) {
+    private static void keep(
+            HttpServletRequest request, HttpServletResponse response, String name, String value, List<String> allowed) {
         if (value != null && allowed.contains(value)) {
             Cookie cookie = new Cookie(name, value);
             cookie.setPath("/");
             cookie.setMaxAge(A_YEAR);
             cookie.setHttpOnly(true);
+            cookie.setSecure(request.isSecure());
             cookie.setAttribute("SameSite", "Lax");
             response.addCookie(cookie);
         }

@@ -75,6 +75,8 @@ final class Rights {
             get("/job/*/network/**", Who.SIGNED_IN),
             get("/job/*/plan/**", Who.SIGNED_IN),
             get("/job/*/point/**", Who.SIGNED_IN),
+            get("/phone", Who.SIGNED_IN),
+            get("/phone/authority.crt", Who.ANYBODY),
             get("/pocket", Who.ANYBODY),
             get("/job/*/pocket/**", Who.SIGNED_IN),
             get("/job/*/practice", Who.SIGNED_IN),

@@ -55,6 +55,8 @@ class Security {
                         .logoutSuccessUrl("/sign-in?out"))
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
+                        // An office's other names are not this house's to decide about.
+                        .httpStrictTransportSecurity(hsts -> hsts.includeSubDomains(false))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }

@@ -94,6 +94,14 @@ public class People implements UserDetailsService, Bookers {
                 .ifPresent(p -> persons.save(p.withPassword(CLOSED)));
     }
 
+    /** Gives an account another password where it still has this one. */
+    @Transactional
+    public void change(String signInName, String knownPassword, String password) {
+        persons.findById(signInName)
+                .filter(p -> passwords.matches(knownPassword, p.passwordHash()))
+                .ifPresent(p -> persons.save(p.withPassword(passwords.encode(password))));
+    }
+
     /** Everybody, for choosing members. */
     public List<Person> all() {
         return persons.findAll();

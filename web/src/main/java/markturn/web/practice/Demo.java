@@ -21,18 +21,30 @@ class Demo implements SmartInitializingSingleton {
     private final boolean demo;
     private final boolean closed;
     private final String firstPassword;
+    private final String password;
 
+    /**
+     * @param password of the demo's accounts in a house that others can reach; the one that everybody knows where it is empty
+     * @param shown where others reach this house; empty where nobody does
+     */
     Demo(
             People people,
             FieldBook fieldBook,
             @Value("${markturn.demo:true}") boolean demo,
             @Value("${markturn.close-demo:false}") boolean closed,
-            @Value("${markturn.first-password:}") String firstPassword) {
+            @Value("${markturn.first-password:}") String firstPassword,
+            @Value("${markturn.demo-password:}") String password,
+            @Value("${markturn.tls.shown:}") String shown) {
         this.people = people;
         this.fieldBook = fieldBook;
         this.demo = demo;
         this.closed = closed;
         this.firstPassword = firstPassword;
+        this.password = password.isEmpty() ? PASSWORD : password;
+        if (demo && password.isEmpty() && !shown.isEmpty()) {
+            throw new IllegalStateException("markturn.demo-password is missing: others reach this house at " + shown
+                    + ", and everybody knows the password of its demo accounts");
+        }
     }
 
     @Override
@@ -44,9 +56,12 @@ class Demo implements SmartInitializingSingleton {
         if (closed) {
             List.of(SURVEYOR, REVIEWER).forEach(name -> people.close(name, PASSWORD));
         }
+        if (demo && !password.equals(PASSWORD)) {
+            List.of(SURVEYOR, REVIEWER).forEach(name -> people.change(name, PASSWORD, password));
+        }
         if (demo && people.all().stream().noneMatch(p -> p.signInName().equals(SURVEYOR))) {
-            people.open(SURVEYOR, "Wren Halloran", PASSWORD, true, false);
-            people.open(REVIEWER, "Ida Marsh", PASSWORD, false, true);
+            people.open(SURVEYOR, "Wren Halloran", password, true, false);
+            people.open(REVIEWER, "Ida Marsh", password, false, true);
         }
         if (demo && fieldBook.isEmpty()) {
             fieldBook.open(AlderWeir.job(), SURVEYOR, Set.of(SURVEYOR, REVIEWER));
