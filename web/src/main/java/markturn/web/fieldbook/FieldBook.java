@@ -273,6 +273,11 @@ public class FieldBook {
                 .merge(book.jobId(), book, (before, now) -> before.revision() >= now.revision() ? before : now);
     }
 
+    /** How much the entries of a job hold as they are stored, in bytes. */
+    public long bytes(String jobId) {
+        return entries.bytes(jobId);
+    }
+
     /** About how much memory a book holds with what is computed of it, in units of {@link #WEIGHED} bytes. Measured, see docs/house.md. */
     private static int weight(BookedJob book) {
         return 16 + book.entries().size() + book.job().marks().size();

@@ -14,4 +14,8 @@ interface StoredEntries extends Repository<StoredEntry, StoredEntry.Key> {
                 e.sequence, e.entryKey, e.bookedAt, e.deviceAt, e.bookedBy, e.kind, e.revision, e.payload)
             from StoredEntry e where e.jobId = :jobId and e.sequence > :after order by e.sequence""")
     List<StoredEntry.Row> after(String jobId, long after, Limit most);
+
+    /** How much the entries of a job hold as they are stored, in bytes. */
+    @Query("select coalesce(sum(length(e.payload)), 0) from StoredEntry e where e.jobId = :jobId")
+    long bytes(String jobId);
 }

@@ -19,6 +19,7 @@ import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Units;
 import markturn.survey.show.Display;
+import markturn.survey.show.Sentence;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkProgress;
 import markturn.tripod.way.WorkStep;
@@ -157,6 +158,7 @@ class JobController {
         JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("findings", book.result().findings());
         model.addAttribute("limits", LimitRows.inForce(book.job().classOfWork()));
+        model.addAttribute("comesAlong", comesAlong(book.revision(), fieldBook.bytes(id)));
         model.addAttribute(
                 "next",
                 WorkProgress.through(book).acts().stream()
@@ -164,5 +166,10 @@ class JobController {
                         .findFirst()
                         .orElse(null));
         return "job/overview";
+    }
+
+    /** What a device takes along. */
+    private static String comesAlong(long entries, long bytes) {
+        return Sentence.count(entries, "entry", "entries") + ", " + Math.max(1, bytes / 1000) + " kB";
     }
 }

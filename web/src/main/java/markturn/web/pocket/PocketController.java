@@ -1,7 +1,10 @@
 package markturn.web.pocket;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.security.Principal;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.wire.Tree;
@@ -13,6 +16,7 @@ import markturn.web.device.Device;
 import markturn.web.frame.AllowedActs;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -30,10 +34,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 class PocketController {
     private final Acts acts;
     private final Arrivals arrivals;
+    private final Duration mayWork;
 
-    PocketController(Acts acts, Arrivals arrivals) {
+    /** @param days how long whoever has signed in may go on working on a device without a connection: the office sets it at the start */
+    PocketController(Acts acts, Arrivals arrivals, @Value("${markturn.device-days:7}") int days) {
         this.acts = acts;
         this.arrivals = arrivals;
+        this.mayWork = Duration.ofDays(days);
     }
 
     /** The jobs on this device: a page that is kept there, and drawn from what is kept there. */
@@ -52,6 +59,7 @@ class PocketController {
             @PathVariable String id,
             @RequestParam(defaultValue = "0") long after,
             CsrfToken token,
+            HttpSession session,
             HttpServletResponse response,
             Principal who) {
         BookedJob book = acts.book(id, who);
@@ -60,6 +68,7 @@ class PocketController {
                 .put("id", id)
                 .put("name", book.job().name())
                 .put("carrier", Told.carrier(acts.occasion(who), arrivals.booker(who.getName())))
+                .put("workUntil", workUntil(session))
                 .put("csrfHeader", token.getHeaderName())
                 .put("csrf", token.getToken());
         return json(told);
@@ -72,6 +81,7 @@ class PocketController {
             @RequestParam(defaultValue = "0") long after,
             @RequestParam String carrier,
             @RequestBody String sent,
+            HttpSession session,
             Principal who) {
         if (!carrier.equals(who.getName())) {
             // What one person booked is sent by that person's session only.
@@ -79,11 +89,16 @@ class PocketController {
         }
         Tree tree = JsonTrees.read(sent);
         List<Arrivals.Arrived> arrived = arrivals.take(id, tree, who.getName());
-        Fields answer = Told.of(acts.book(id, who), after);
+        Fields answer = Told.of(acts.book(id, who), after).put("workUntil", workUntil(session));
         Tree.Items lines = answer.putItems("arrived");
         arrived.forEach(line -> lines.add(
                 new Fields().put("key", line.key()).put("stored", line.stored()).put("reason", line.reason())));
         return json(answer);
+    }
+
+    /** Counted from the sign-in. */
+    private String workUntil(HttpSession session) {
+        return Instant.ofEpochMilli(session.getCreationTime()).plus(mayWork).toString();
     }
 
     private static ResponseEntity<String> json(Tree tree) {

@@ -94,6 +94,7 @@ function putFaults(form, faults) {
   }
   if (elsewhere.length || !form.matches("[data-typed]")) say(elsewhere.join(" "));
   form.querySelector(".fault:not(:empty)")?.scrollIntoView({ block: "nearest" });
+  form.dispatchEvent(new CustomEvent("faults"));
 }
 
 function clearFaults(form) {
@@ -116,8 +117,8 @@ function cleared(form) {
 /** What was refused may rest on what somebody else booked meanwhile: a page that is behind draws what it has not shown. */
 async function catchUp(revision) {
   if (revision === shown().since) return;
-  const answer = await fetch(`${url()}/view?` + new URLSearchParams([...new URLSearchParams(location.search), ...Object.entries(shown())]));
-  const view = await viewOf(answer);
+  const answer = await reached(fetch(`${url()}/view?` + new URLSearchParams([...new URLSearchParams(location.search), ...Object.entries(shown())])));
+  const view = answer && await viewOf(answer);
   if (view) show({ ...view, gently: true });
 }
 

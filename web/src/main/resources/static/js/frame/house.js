@@ -2,6 +2,7 @@
 
 import { carriedBy, letGo, signedIn } from "../pocket/store.js";
 import { keep, reopen, restore } from "./drafts.js";
+import { watchTables } from "./tables.js";
 
 const shortcuts = document.getElementById("shortcuts");
 const opener = document.getElementById("show-shortcuts");
@@ -27,6 +28,8 @@ const draftOf = event => event.target.closest?.("form[data-draft]");
 document.addEventListener("input", event => { if (draftOf(event)) keep(draftOf(event), false); });
 document.addEventListener("submit", event => { if (draftOf(event)) keep(draftOf(event), event.target.hasAttribute("action")); });
 document.querySelectorAll("form[data-draft]").forEach(restore);
+
+watchTables(document.getElementById("content"));
 
 const account = document.querySelector("meta[name=account]")?.content ?? "";
 

@@ -2,6 +2,7 @@
 // A pointing keeps its key until the server has acknowledged it, so that a retry after a lost answer is stored once.
 import { change, listen, main, post, say, taken, url, viewOf } from "./act.js";
 import { atTheInstrument, readBack } from "./instrument.js";
+import { keepKeyboardAway, strike } from "./keys.js";
 import { angle, slope } from "./shape.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
@@ -156,8 +157,7 @@ function press(key) {
   const at = focused && document.contains(focused) ? focused : input("circle");
   at.focus();
   if (key === "next") return next(at);
-  if (key === "back") at.value = at.value.slice(0, -1);
-  else at.value += key === "blank" ? " " : key;
+  strike(at, key);
   understand();
 }
 
@@ -196,7 +196,7 @@ export function wire(settings) {
 }
 
 function wireField(box) {
-  if (matchMedia("(pointer: coarse)").matches) box.inputMode = "none";
+  keepKeyboardAway(box);
   box.addEventListener("focus", () => { focused = box; });
   box.addEventListener("keydown", event => {
     if (event.key !== "Enter") return;

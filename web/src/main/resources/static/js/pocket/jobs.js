@@ -1,21 +1,37 @@
-// The jobs that this device has taken along, as it keeps them itself: the page stands without a connection.
-import { jobs, own } from "./store.js";
+// The jobs that this device has taken along, as it keeps them itself: the page stands without a connection, also in the place of one that needs it.
+import { account, aside, jobs, mayWorkNow, own } from "./store.js";
+
+const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" });
+const at = instant => day.format(new Date(instant));
+const count = (number, one, many) => `${number} ${number === 1 ? one : many}`;
+
+function readLater({ at: booked, words, reason }) {
+  const item = document.createElement("li");
+  item.textContent = `Set aside, booked ${at(booked)}: ${words}. ${reason}`;
+  return item;
+}
 
 async function row({ id, name, sentAt }) {
-  const waiting = (await own(id)).length;
+  const [waiting, refused] = await Promise.all([own(id), aside(id)]);
   const item = document.createElement("li");
   const link = document.createElement("a");
   link.href = `/job/${id}/setup`;
   link.textContent = name;
-  const sent = new Date(sentAt).toLocaleString();
-  const lines = waiting === 1 ? "1 line waits" : `${waiting} lines wait`;
-  item.append(link, waiting ? `: ${lines}, last sent ${sent}` : `: all sent, ${sent}`);
+  const lines = waiting.length ? `${count(waiting.length, "line waits", "lines wait")}, last sent ${at(sentAt)}` : `all sent, ${at(sentAt)}`;
+  item.append(link, `: ${lines}`);
+  if (refused.length) {
+    const list = document.createElement("ul");
+    list.append(...refused.map(readLater));
+    item.append(list);
+  }
   return item;
 }
 
 async function show() {
   const taken = await jobs();
   document.getElementById("none").hidden = taken.length > 0;
+  document.getElementById("elsewhere").hidden = location.pathname === "/pocket";
+  document.getElementById("ended").hidden = await mayWorkNow(await account());
   document.getElementById("jobs").append(...await Promise.all(taken.map(row)));
 }
 

@@ -3,7 +3,7 @@
 const OF_JOB = ["mark", "setup", "setout", "review", "plan", "detail"];
 const OF_SETUP = ["turning", "detail", "review"];
 /** Beneath these rooms, but the office's alone. */
-const ELSEWHERE = ["glance", "correct", "how", "weather", "form", "display", "measure"];
+const ELSEWHERE = ["glance", "correct", "how", "form"];
 
 /** A name as it stands in an address: signs that mean something there are a tilde and their bytes. */
 function named(segment) {

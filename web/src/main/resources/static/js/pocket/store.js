@@ -58,6 +58,17 @@ export const page = (id, name) => read("pages", store => store.get([id, name]));
 export const account = async () => await read("who", store => store.get("account")) ?? "";
 export const signedIn = name => change(["who"], store => store("who").put(name, "account"));
 
+/** Until when an account may go on working here without a connection: the server said so when it was last reached. */
+export const mayWork = (name, until) => change(["who"], store => store("who").put(until, `until ${name}`));
+export async function mayWorkNow(name) {
+  const until = await read("who", store => store.get(`until ${name}`));
+  return !until || Date.now() < Date.parse(until);
+}
+
+/** The theme that was chosen on this device; nothing where none was. */
+export const theme = () => read("who", store => store.get("theme"));
+export const choose = name => change(["who"], store => store("who").put(name, "theme"));
+
 /** The jobs that an account has taken along, and how many of its lines wait on this device. */
 export async function carriedBy(name) {
   const carried = (await jobs()).filter(taken => taken.carrier.account === name);
@@ -88,6 +99,32 @@ export function settle(taken, entries, numbers, refused) {
     numbers.forEach(number => store("own").delete(number));
     refused.forEach(line => store("aside").put({ ...line, job: taken.id }));
   });
+}
+
+/** Lines that belong together share a key; all but the last have their number behind it. */
+const shared = key => key.replace(/\/\d+$/, "");
+const place = key => Number(key.match(/\/(\d+)$/)?.[1] ?? Infinity);
+
+async function belongTogether(id, key) {
+  const all = await aside(id);
+  return all.filter(line => shared(line.key) === shared(key)).sort((a, b) => place(a.key) - place(b.key));
+}
+
+/** What was set aside, with what belongs to it, waits again, behind all that waits. */
+export async function takeUpAgain(id, key) {
+  const lines = await belongTogether(id, key);
+  return change(["own", "aside"], store => {
+    for (const { job: of, reason, words, laidBy, ...entry } of lines) {
+      store("aside").delete([of, entry.key]);
+      store("own").add({ job: of, entry });
+    }
+  });
+}
+
+/** What was set aside was read, and is shown no more beside the work. */
+export async function layBy(id, key) {
+  const lines = await belongTogether(id, key);
+  return change(["aside"], store => lines.forEach(line => store("aside").put({ ...line, laidBy: true })));
 }
 
 /** Lets a job go from the device, with all that was set aside. */

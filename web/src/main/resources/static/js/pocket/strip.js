@@ -2,6 +2,7 @@
 // A page that shows a book to which others have added asks for its view again.
 
 const INTERVAL = 10000;
+const account = document.querySelector("meta[name=account]")?.content;
 const job = location.pathname.match(/^\/job\/([0-9a-f-]{36})/)?.[1];
 const strip = document.getElementById("pocket");
 const channel = new BroadcastChannel("pocket");
@@ -12,9 +13,9 @@ const heard = new Set();
 /** Calls a function whenever others have added to the book that the page shows. */
 export const onChange = listener => heard.add(listener);
 
-async function ask(what) {
+async function ask(what, key = "") {
   const registration = await navigator.serviceWorker.ready;
-  registration.active.postMessage({ ask: what, job });
+  registration.active.postMessage({ ask: what, job, key });
 }
 
 function words({ taken, waiting, since, away, signIn, clock: off }) {
@@ -27,17 +28,26 @@ function words({ taken, waiting, since, away, signIn, clock: off }) {
   return `On this device; ${sent}${why}${differs}`;
 }
 
+function press(words, what, key) {
+  const button = document.createElement("button");
+  Object.assign(button, { type: "button", className: "quiet", textContent: words });
+  button.addEventListener("click", () => ask(what, key));
+  return button;
+}
+
+/** A line that no longer fits: what was booked, why it does not fit, and what can be done. */
+function setAside({ key, words: booked, at, reason }) {
+  const line = document.createElement("li");
+  line.append(`Set aside, booked ${clock(at)}: ${booked}. ${reason} `, press("Book it again", "again", key), press("I have read it", "lay-by", key));
+  return line;
+}
+
 function show(standing) {
   const said = words(standing);
   strip.hidden = !said;
   strip.classList.toggle("waits", standing.waiting > 0);
   document.getElementById("pocket-words").textContent = said;
-  const list = document.getElementById("pocket-aside");
-  list.replaceChildren(...(standing.aside ?? []).map(({ kind, at, reason }) => {
-    const line = document.createElement("li");
-    line.textContent = `Set aside, booked ${clock(at)} (${kind}): ${reason}`;
-    return line;
-  }));
+  document.getElementById("pocket-aside").replaceChildren(...(standing.aside ?? []).map(setAside));
   const section = document.getElementById("take-along");
   if (!section) return;
   document.getElementById("take").hidden = Boolean(standing.taken);
@@ -73,7 +83,7 @@ async function begin() {
     return cannot("A device takes a job along only from this very machine, or over TLS.");
   }
   channel.addEventListener("message", ({ data }) => {
-    if (data.job !== job) return;
+    if (data.job !== job || (data.carrier && data.carrier !== account)) return;
     if (data.failed) cannot("It could not be taken along: the server cannot be reached, or the sign-in has expired. Nothing on this device changed.");
     else if (data.changed) heard.forEach(listener => listener());
     else show(data);

@@ -1,6 +1,8 @@
 // The sheet of setting up: shows both values of the height, and what tilt, centring and air do to the chosen sights; asks for what belongs to what is chosen.
 import { begin, listen, url } from "../frame/act.js";
+import { markChosen } from "../frame/choices.js";
 import { draw } from "../frame/draw.js";
+import { beginSteps, offerChoices } from "./steps.js";
 
 /** Not there for whoever only reads. */
 const form = document.getElementById("occupy");
@@ -46,7 +48,10 @@ function choose() {
 /** Of the rows for targets those that are filled, and one more. */
 function offerOneRow(rows) {
   const filled = rows.map(row => row.querySelector("input").value !== "");
-  rows.forEach((row, i) => { row.hidden = i > 0 && !filled[i] && !filled[i - 1]; });
+  rows.forEach((row, i) => {
+    row.hidden = i > 0 && !filled[i] && !filled[i - 1];
+    row.classList.toggle("filled", filled[i]);
+  });
 }
 
 /** What is usual is folded; its summary says what it holds. */
@@ -81,7 +86,8 @@ async function readSensor() {
   changed();
 }
 
-listen({ show: view => { draw(view); }, clicks: { "#ask-weather": readSensor } });
+beginSteps();
+listen({ show: view => { draw(view); offerChoices(); }, clicks: { "#ask-weather": readSensor } });
 begin();
 if (form) {
   form.addEventListener("input", changed);
@@ -91,4 +97,5 @@ if (form) {
   }
   choose();
   judge();
+  markChosen(form);
 }

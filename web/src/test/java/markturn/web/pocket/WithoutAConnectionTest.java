@@ -74,24 +74,6 @@ class WithoutAConnectionTest {
         }
     }
 
-    private static void enter(Page page, String job, String name, String north) {
-        page.navigate(job + "/mark");
-        TypedDay.type(
-                page,
-                "name-0",
-                name,
-                "northing-0",
-                north,
-                "easting-0",
-                "5010",
-                "elevation-0",
-                "10",
-                "source-0",
-                "list");
-        page.getByText("Enter these marks").click();
-        assertThat(page.locator("[name='name-0']")).hasValue("");
-    }
-
     /** A name that somebody else took meanwhile: the device's line is set aside, legible; what does not rest on it arrives. */
     @Test
     void whatNoLongerFitsIsSetAsideWithItsReason(House house) throws IOException {
@@ -100,8 +82,8 @@ class WithoutAConnectionTest {
             String job = TypedDay.openJob(page, "Meanwhile");
             takeAlong(page, job);
             line.cut();
-            enter(page, job, "D", "1200");
-            enter(page, job, "E", "1300");
+            TypedDay.enter(page, job, "D", "1200");
+            TypedDay.enter(page, job, "E", "1300");
             FieldBook books = house.application().getBean(FieldBook.class);
             books.add(
                     job.replace("/job/", ""),
@@ -133,7 +115,7 @@ class WithoutAConnectionTest {
             String job = TypedDay.openJob(page, "Expired");
             takeAlong(page, job);
             page.context().clearCookies();
-            enter(page, job, "E", "1300");
+            TypedDay.enter(page, job, "E", "1300");
             assertThat(page.locator("#pocket-words")).containsText("1 line waits");
             assertThat(page.locator("#pocket-words")).containsText("sign in to send");
             Page door = page.context().newPage();
@@ -155,7 +137,7 @@ class WithoutAConnectionTest {
             takeAlong(page, job);
             long before = book(house, job).revision();
             line.loseAnswers();
-            enter(page, job, "E", "1300");
+            TypedDay.enter(page, job, "E", "1300");
             assertThat(page.locator("#pocket-words")).containsText("1 line waits");
             page.waitForCondition(() -> book(house, job).revision() > before);
             line.mend();

@@ -63,6 +63,14 @@ public final class TypedDay {
         }
     }
 
+    /** Enters one control mark, 10 m east of the line from A to B. */
+    public static void enter(Page page, String job, String name, String north) {
+        page.navigate(job + "/mark");
+        type(page, "name-0", name, "northing-0", north, "easting-0", "5010", "elevation-0", "10", "source-0", "list");
+        page.getByText("Enter these marks").click();
+        assertThat(page.locator("[name='name-0']")).hasValue("");
+    }
+
     /** Occupies A with backsight B and, where named, a target. */
     public static void occupy(Page page, String job, String target) {
         page.navigate(job + "/setup");

@@ -1,0 +1,74 @@
+// What stands on this device without any job: its start page, and the styles, scripts and fonts of every page kept.
+import * as store from "./store.js";
+
+const SHELL = "shell";
+const START = "/pocket";
+
+/** An answer to be kept; a page that says what failed, or asks for the sign-in, is none. */
+export async function sound(address) {
+  const answer = await fetch(address);
+  if (!answer.ok || answer.redirected) throw new TypeError(`${address} answered ${answer.status}`);
+  return answer;
+}
+
+/** What a part names itself: scripts their imports, styles their fonts. */
+function namedIn(address, text) {
+  const names = address.endsWith(".js") ? text.matchAll(/^import .*"(\.[^"]+)";$/gm)
+    : address.endsWith(".css") ? text.matchAll(/url\("?([^")]+)"?\)/g) : [];
+  return [...names].map(([, name]) => new URL(name, location.origin + address)).filter(url => url.origin === location.origin).map(url => url.pathname);
+}
+
+/** Keeps the start page, and what it and the bare pages name, and what that names: styles, scripts, fonts. */
+export async function keepShell(pages) {
+  const shell = await self.caches.open(SHELL);
+  await shell.add(START);
+  const start = await (await shell.match(START)).text();
+  const open = [start, ...pages.map(bare => bare.text)]
+    .flatMap(text => [...text.matchAll(/(?:href|src)="(\/(?:parts|webjars)\/[^"]+|\/favicon\.svg)"/g)].map(([, address]) => address));
+  const seen = new Set();
+  while (open.length) {
+    const address = open.pop();
+    if (seen.has(address)) continue;
+    seen.add(address);
+    await shell.add(address);
+    open.push(...namedIn(address, await (await shell.match(address)).text()));
+  }
+}
+
+export async function kept(request) {
+  return await self.caches.match(request) ?? fetch(request);
+}
+
+/** A page in the theme that was chosen on this device. */
+export async function inTheme(text) {
+  const theme = await store.theme();
+  return theme ? text.replace(/data-theme="[^"]*"/, `data-theme="${theme}"`) : text;
+}
+
+async function startPage() {
+  const start = await self.caches.match(START);
+  return start && new Response(await inTheme(await start.text()), { headers: start.headers });
+}
+
+/** What the server answers; where it cannot be reached, the start page says that what was asked for is the office's. */
+export async function elsewhere(request) {
+  try {
+    return await fetch(request);
+  } catch (unreachable) {
+    const start = request.mode === "navigate" && await startPage();
+    if (!start) throw unreachable;
+    return start;
+  }
+}
+
+/** A theme is chosen at the server and on this device, so that glare is no matter of a connection. */
+export async function looks(request) {
+  const theme = new URLSearchParams(await request.clone().text()).get("theme");
+  if (["day", "night", "sun"].includes(theme)) await store.choose(theme);
+  try {
+    return await fetch(request);
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError)) throw unreachable;
+    return Response.redirect(request.referrer || START, 303);
+  }
+}
