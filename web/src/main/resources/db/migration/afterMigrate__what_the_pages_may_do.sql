@@ -1,3 +1,7 @@
 -- The account of the pages reads and adds; beside that it moves a job's sequence on and keeps people. Entries stay as they were added.
 grant update on job to 'markturn'@'127.0.0.1';
 grant update on person to 'markturn'@'127.0.0.1';
+-- A link that was used, or that another took the place of, is gone.
+grant delete on invitation to 'markturn'@'127.0.0.1';
+-- Members are let in and taken out; that it happened stays in the job's entries.
+grant update, delete on job_member to 'markturn'@'127.0.0.1';

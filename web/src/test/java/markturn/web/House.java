@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import markturn.web.people.People;
+import markturn.web.people.Person;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -64,8 +65,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
             var context = started(Map.of());
             // One who is both, and one who only reads.
             People people = context.getBean(People.class);
-            people.open("sol", "Sol Tarn", "alder-weir", true, true);
-            people.open("rue", "Rue Dell", "alder-weir", false, false);
+            people.open("sol", "Sol Tarn", "alder-weir", new Person.Roles(true, true, false));
+            people.open("rue", "Rue Dell", "alder-weir", new Person.Roles(false, false, false));
             Playwright playwright = Playwright.create(
                     new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
             Browser chromium = playwright

@@ -34,6 +34,10 @@ public record Decision(
     /** A setup at which nothing was booked is taken back. */
     public static final String REMOVE_SETUP = "remove-setup";
 
+    /** Somebody becomes a member of the job, or gets another part in it; {@code on} says who, and {@code how}. */
+    public static final String LET_IN = "let-in";
+    /** Somebody is a member of the job no longer. */
+    public static final String TAKE_OUT = "take-out";
     /** A target is turned no longer in the sets of a setup. */
     public static final String LEAVE_TARGET = "leave-target";
     /** What was adopted from a run is taken back. */

@@ -4,13 +4,8 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import markturn.fieldbook.LinesRestored;
-import markturn.fieldbook.LinesStruck;
-import markturn.fieldbook.ReadingBooked;
-import markturn.survey.job.Reading;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 
@@ -33,21 +28,6 @@ public final class Device {
                 .map(Cookie::getValue)
                 .findFirst()
                 .orElse("");
-    }
-
-    /** A reading that this device books, so that one device at a time holds the pen; without it where the device has no name. */
-    public static ReadingBooked booking(String setup, Reading reading) {
-        return new ReadingBooked(setup, reading, known());
-    }
-
-    /** Lines that this device strikes out. */
-    public static LinesStruck striking(List<String> lines, String reason) {
-        return new LinesStruck(lines, reason, known());
-    }
-
-    /** Lines that this device restores. */
-    public static LinesRestored restoring(List<String> lines) {
-        return new LinesRestored(lines, "restored", known());
     }
 
     /** The device, where it has a name. */

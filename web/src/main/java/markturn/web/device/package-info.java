@@ -1,2 +1,2 @@
-/** The device a page is shown on, and the simulated total station that stands at a setup. */
+/** The device a page is shown on. */
 package markturn.web.device;

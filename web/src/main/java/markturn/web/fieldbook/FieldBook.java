@@ -48,6 +48,7 @@ public class FieldBook {
 
     private final StoredJobs jobs;
     private final StoredEntries entries;
+    private final StoredMembers members;
     private final Bookers bookers;
     private final TransactionTemplate transaction;
     private final Cache<String, BookedJob> kept = Caffeine.newBuilder()
@@ -57,9 +58,15 @@ public class FieldBook {
     /** Jobs being opened: six people who open one at once wait for one reading of it. */
     private final Map<String, Object> opening = new ConcurrentHashMap<>();
 
-    FieldBook(StoredJobs jobs, StoredEntries entries, Bookers bookers, PlatformTransactionManager transactions) {
+    FieldBook(
+            StoredJobs jobs,
+            StoredEntries entries,
+            StoredMembers members,
+            Bookers bookers,
+            PlatformTransactionManager transactions) {
         this.jobs = jobs;
         this.entries = entries;
+        this.members = members;
         this.bookers = bookers;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -172,7 +179,7 @@ public class FieldBook {
             Function<BookedJob, List<? extends EntryPayload>> from,
             DoubleConsumer progress) {
         Admission.requireKey(key);
-        Booker booker = bookers.booker(by);
+        Booker booker = booker(jobId, by);
         if (kept.getIfPresent(jobId) == null) {
             // Opened before the row is locked, or everybody who books here would wait for the reading.
             find(jobId, by);
@@ -271,6 +278,14 @@ public class FieldBook {
     private BookedJob keep(BookedJob book) {
         return kept.asMap()
                 .merge(book.jobId(), book, (before, now) -> before.revision() >= now.revision() ? before : now);
+    }
+
+    /** What somebody may book in a job: what both the account and the membership allow; whoever is no member finds no job at all. */
+    public Booker booker(String jobId, String by) {
+        Booker account = bookers.booker(by);
+        return members.findById(new Member.Key(jobId, by))
+                .map(m -> new Booker(by, account.surveyor() && m.isSurveyor(), account.reviewer() && m.isReviewer()))
+                .orElse(account);
     }
 
     /** How much the entries of a job hold as they are stored, in bytes. */

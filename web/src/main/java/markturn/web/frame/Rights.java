@@ -24,7 +24,8 @@ final class Rights {
         SIGNED_IN(),
         SURVEYOR(People.SURVEYOR),
         REVIEWER(People.REVIEWER),
-        EITHER(People.SURVEYOR, People.REVIEWER);
+        EITHER(People.SURVEYOR, People.REVIEWER),
+        ADMINISTRATOR(People.ADMINISTRATOR);
 
         private final String[] roles;
 
@@ -59,6 +60,12 @@ final class Rights {
             get("/fonts/**", Who.ANYBODY),
             get("/webjars/**", Who.ANYBODY),
             get("/favicon.svg", Who.ANYBODY),
+            get("/welcome/*", Who.ANYBODY),
+            post("/welcome/*", Who.ANYBODY),
+            get("/account", Who.SIGNED_IN),
+            post("/account/**", Who.SIGNED_IN),
+            get("/office/people", Who.ADMINISTRATOR),
+            post("/office/people/**", Who.ADMINISTRATOR),
             get("/error", Who.ANYBODY),
             post("/error", Who.ANYBODY),
             post("/looks", Who.ANYBODY),
@@ -72,6 +79,7 @@ final class Rights {
             get("/job/*/equipment", Who.SIGNED_IN),
             get("/job/*/intake/**", Who.SURVEYOR),
             get("/job/*/mark/**", Who.SIGNED_IN),
+            get("/job/*/member", Who.SIGNED_IN),
             get("/job/*/network/**", Who.SIGNED_IN),
             get("/job/*/plan/**", Who.SIGNED_IN),
             get("/job/*/point/**", Who.SIGNED_IN),
@@ -94,6 +102,7 @@ final class Rights {
             post("/job/*/equipment/*", Who.SURVEYOR),
             post("/job/*/intake/**", Who.SURVEYOR),
             post("/job/*/mark/**", Who.SURVEYOR),
+            post("/job/*/member/**", Who.SURVEYOR),
             post("/job/*/pocket/entries", Who.EITHER),
             post("/job/*/practice/**", Who.SURVEYOR),
             post("/job/*/setout/**", Who.SURVEYOR),
@@ -138,10 +147,11 @@ final class Rights {
                         .isPresent();
     }
 
-    /** Whether somebody may look at every page there is. */
+    /** Whether somebody may look at every page of a job. */
     static boolean allowEveryPage(Authentication who) {
         return TABLE.stream()
-                .filter(row -> row.method().equals(HttpMethod.GET))
+                .filter(row ->
+                        row.method().equals(HttpMethod.GET) && row.pattern().startsWith("/job"))
                 .allMatch(row -> row.who().lets(who));
     }
 

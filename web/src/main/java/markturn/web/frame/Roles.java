@@ -13,6 +13,11 @@ class Roles {
         return request.isUserInRole(People.REVIEWER);
     }
 
+    @ModelAttribute("administrator")
+    boolean administrator(HttpServletRequest request) {
+        return request.isUserInRole(People.ADMINISTRATOR);
+    }
+
     @ModelAttribute("surveyor")
     boolean surveyor(HttpServletRequest request) {
         return request.isUserInRole(People.SURVEYOR);

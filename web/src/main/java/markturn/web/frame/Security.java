@@ -20,6 +20,8 @@ import org.springframework.security.config.annotation.web.configurers.AuthorizeH
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.session.SessionRegistry;
+import org.springframework.security.core.session.SessionRegistryImpl;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -29,6 +31,7 @@ import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.HttpSessionRequestCache;
 import org.springframework.security.web.savedrequest.RequestCache;
+import org.springframework.security.web.session.HttpSessionEventPublisher;
 
 /** Every page behind the sign-in, but the sign-in itself and what it is drawn with. */
 @Configuration
@@ -39,7 +42,14 @@ class Security {
                     + " font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain pages(HttpSecurity http, SignInPace pace, SessionEnds ends, SecurityLog log) throws Exception {
+    SecurityFilterChain pages(
+            HttpSecurity http,
+            SignInPace pace,
+            SessionEnds ends,
+            SecurityLog log,
+            SessionRegistry signedIn,
+            MemberRights members)
+            throws Exception {
         return http.authorizeHttpRequests(Security::table)
                 .formLogin(form -> form.loginPage("/sign-in")
                         .defaultSuccessUrl("/job")
@@ -47,12 +57,15 @@ class Security {
                         .permitAll())
                 .addFilterBefore(pace, UsernamePasswordAuthenticationFilter.class)
                 .addFilterAfter(ends, SecurityContextHolderFilter.class)
+                .addFilterAfter(members, SessionEnds.class)
                 .exceptionHandling(refused -> refused.accessDeniedHandler(
                         (request, response, denied) -> denied(log, request, response, denied)))
                 .logout(out -> out.logoutUrl("/sign-out")
                         .addLogoutHandler((request, response, who) ->
                                 log.note("sign-out", who == null ? "" : who.getName(), request.getRemoteAddr(), ""))
                         .logoutSuccessUrl("/sign-in?out"))
+                .sessionManagement(sessions ->
+                        sessions.maximumSessions(-1).sessionRegistry(signedIn).expiredUrl("/sign-in?expired"))
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
                         // An office's other names are not this house's to decide about.
@@ -125,6 +138,17 @@ class Security {
         return who != null && who.isAuthenticated();
     }
 
+    /** Who is signed in where: people see it, and end it. */
+    @Bean
+    SessionRegistry signedIn() {
+        return new SessionRegistryImpl();
+    }
+
+    @Bean
+    HttpSessionEventPublisher endsOfSessions() {
+        return new HttpSessionEventPublisher();
+    }
+
     /** The filters of the chain are the chain's alone. */
     @Bean
     FilterRegistrationBean<SignInPace> paceInTheChainOnly(SignInPace pace) {
@@ -136,6 +160,13 @@ class Security {
     @Bean
     FilterRegistrationBean<SessionEnds> endsInTheChainOnly(SessionEnds ends) {
         FilterRegistrationBean<SessionEnds> elsewhere = new FilterRegistrationBean<>(ends);
+        elsewhere.setEnabled(false);
+        return elsewhere;
+    }
+
+    @Bean
+    FilterRegistrationBean<MemberRights> membersInTheChainOnly(MemberRights members) {
+        FilterRegistrationBean<MemberRights> elsewhere = new FilterRegistrationBean<>(members);
         elsewhere.setEnabled(false);
         return elsewhere;
     }

@@ -9,6 +9,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import markturn.survey.job.PlainText;
+import markturn.web.people.OfficeRecord;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.authentication.event.AbstractAuthenticationFailureEvent;
 import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
@@ -28,13 +30,15 @@ class SignInPace extends OncePerRequestFilter {
     private static final int MOST_REMEMBERED = 100_000;
 
     private final SecurityLog log;
+    private final OfficeRecord record;
     private final Cache<String, Tries> wrong = Caffeine.newBuilder()
             .expireAfterWrite(Duration.ofMinutes(15))
             .maximumSize(MOST_REMEMBERED)
             .build();
 
-    SignInPace(SecurityLog log) {
+    SignInPace(SecurityLog log, OfficeRecord record) {
         this.log = log;
+        this.record = record;
     }
 
     /** How often, and when last, in milliseconds. */
@@ -87,6 +91,13 @@ class SignInPace extends OncePerRequestFilter {
         String from = from(event.getAuthentication().getDetails());
         for (String key : List.of(account(account), address(from))) {
             wrong.asMap().merge(key, new Tries(1, System.currentTimeMillis()), (before, one) -> before.more());
+        }
+        Tries tries = wrong.getIfPresent(account(account));
+        if (tries != null && tries.count() == FREE_FOR_ACCOUNT) {
+            record.note(
+                    "",
+                    FREE_FOR_ACCOUNT + " wrong passwords for " + PlainText.cleaned(account) + " from " + from
+                            + ": the sign-in is slowed from here on");
         }
         log.note("sign-in-refused", account, from, "/sign-in");
     }

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import markturn.fieldbook.Booker;
@@ -23,6 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class People implements UserDetailsService, Bookers {
     public static final String SURVEYOR = "SURVEYOR";
     public static final String REVIEWER = "REVIEWER";
+    public static final String ADMINISTRATOR = "ADMINISTRATOR";
 
     /** No password has this for its hash. */
     private static final String CLOSED = "closed";
@@ -43,19 +45,25 @@ public class People implements UserDetailsService, Bookers {
     @Override
     public UserDetails loadUserByUsername(String signInName) {
         Person person = persons.findById(signInName).orElseThrow(() -> new UsernameNotFoundException(signInName));
-        var account = User.withUsername(person.signInName()).password(person.passwordHash());
-        return account.roles(roles(signInName).toArray(String[]::new)).build();
+        return User.withUsername(person.signInName())
+                .password(person.passwordHash())
+                .disabled(person.isDisabled())
+                .roles(roles(signInName).toArray(String[]::new))
+                .build();
     }
 
-    /** The roles of an account now; none where there is none. */
+    /** The roles of an account now; none where there is none, or where it is disabled. */
     public Set<String> roles(String signInName) {
         Set<String> roles = new HashSet<>();
-        persons.findById(signInName).ifPresent(p -> {
+        persons.findById(signInName).filter(p -> !p.isDisabled()).ifPresent(p -> {
             if (p.isSurveyor()) {
                 roles.add(SURVEYOR);
             }
             if (p.isReviewer()) {
                 roles.add(REVIEWER);
+            }
+            if (p.isAdministrator()) {
+                roles.add(ADMINISTRATOR);
             }
         });
         return roles;
@@ -72,18 +80,77 @@ public class People implements UserDetailsService, Bookers {
 
     /** Opens an account unless the name is taken. */
     @Transactional
-    public void open(String signInName, String shownName, String password, boolean surveyor, boolean reviewer) {
+    public void open(String signInName, String shownName, String password, Person.Roles roles) {
         if (!persons.existsById(signInName)) {
-            persons.save(new Person(signInName, shownName, passwords.encode(password), surveyor, reviewer));
+            persons.save(new Person(signInName, shownName, passwords.encode(password), roles));
         }
     }
 
-    /** Opens an account with both roles, or gives it another password where it is there. */
+    /** Opens an account that nobody can sign in to before its link was followed, unless the name is taken. */
     @Transactional
-    public void openAnew(String signInName, String shownName, String password) {
-        persons.save(persons.findById(signInName)
-                .map(p -> p.withPassword(passwords.encode(password)))
-                .orElseGet(() -> new Person(signInName, shownName, passwords.encode(password), true, true)));
+    public void openWithoutPassword(String signInName, String shownName, Person.Roles roles) {
+        if (!persons.existsById(signInName)) {
+            persons.save(new Person(signInName, shownName, CLOSED, roles));
+        }
+    }
+
+    /** An account by its sign-in name. */
+    Optional<Person> find(String signInName) {
+        return persons.findById(signInName);
+    }
+
+    /** Whether anybody can open accounts. */
+    public boolean hasAdministrator() {
+        return persons.findAll().stream().anyMatch(p -> p.isAdministrator() && !p.isDisabled());
+    }
+
+    /** Whether that is the password of an account. */
+    boolean knows(String signInName, String password) {
+        return persons.findById(signInName)
+                .filter(p -> passwords.matches(password, p.passwordHash()))
+                .isPresent();
+    }
+
+    /** Gives an account a password. */
+    @Transactional
+    public void setPassword(String signInName, String password) {
+        persons.findById(signInName).ifPresent(p -> persons.save(p.withPassword(passwords.encode(password))));
+    }
+
+    @Transactional
+    void setShownName(String signInName, String shownName) {
+        persons.findById(signInName).ifPresent(p -> persons.save(p.withShownName(shownName)));
+        shownNames.remove(signInName);
+    }
+
+    /**
+     * Gives an account those roles and no others.
+     *
+     * @return whether that changed anything
+     */
+    @Transactional
+    public boolean setRoles(String signInName, Person.Roles roles) {
+        Optional<Person> other = persons.findById(signInName)
+                .filter(p -> !p.roles().equals(roles))
+                .map(p -> p.withRoles(roles));
+        other.ifPresent(persons::save);
+        bookers.invalidate(signInName);
+        return other.isPresent();
+    }
+
+    /**
+     * Closes an account to its owner, or opens it again.
+     *
+     * @return whether that changed anything
+     */
+    @Transactional
+    boolean setDisabled(String signInName, boolean disabled) {
+        Optional<Person> other = persons.findById(signInName)
+                .filter(p -> p.isDisabled() != disabled)
+                .map(p -> p.withDisabled(disabled));
+        other.ifPresent(persons::save);
+        bookers.invalidate(signInName);
+        return other.isPresent();
     }
 
     /** Closes an account that still has a password everybody knows: nobody can sign in to it any more; what it booked stays its own. */

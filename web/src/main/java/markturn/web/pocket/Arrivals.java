@@ -12,7 +12,6 @@ import markturn.fieldbook.NotAllowed;
 import markturn.fieldbook.Refused;
 import markturn.fieldbook.wire.Tree;
 import markturn.fieldbook.wire.Tree.Items;
-import markturn.web.fieldbook.Bookers;
 import markturn.web.fieldbook.FieldBook;
 import org.springframework.stereotype.Component;
 
@@ -25,18 +24,16 @@ class Arrivals {
     private static final int MOST_AT_ONCE = 5000;
 
     private final FieldBook fieldBook;
-    private final Bookers bookers;
 
-    Arrivals(FieldBook fieldBook, Bookers bookers) {
+    Arrivals(FieldBook fieldBook) {
         this.fieldBook = fieldBook;
-        this.bookers = bookers;
     }
 
     /** What became of a line; the reason is empty where it is stored. */
     record Arrived(String key, boolean stored, String reason) {}
 
-    Booker booker(String account) {
-        return bookers.booker(account);
+    Booker booker(String job, String account) {
+        return fieldBook.booker(job, account);
     }
 
     /** @param sent {@code entries}: each with {@code key}, {@code at}, {@code kind}, {@code revision} and {@code payload} */

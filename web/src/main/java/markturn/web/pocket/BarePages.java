@@ -20,6 +20,7 @@ final class BarePages {
     static final String HERE = "__HERE__";
     static final String PAGE = "__PAGE__";
     static final String VIEW = "__VIEW__";
+    static final String CSRF = "__CSRF__";
 
     private static final Map<String, Page> ALL = Map.of(
             "mark", new MarkPage(),

@@ -1,5 +1,6 @@
 package markturn.web.pocket;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.security.Principal;
@@ -21,6 +22,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.security.web.csrf.DefaultCsrfToken;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -67,7 +69,7 @@ class PocketController {
         Fields told = Told.of(book, after)
                 .put("id", id)
                 .put("name", book.job().name())
-                .put("carrier", Told.carrier(acts.occasion(who), arrivals.booker(who.getName())))
+                .put("carrier", Told.carrier(acts.occasion(who), arrivals.booker(id, who.getName())))
                 .put("workUntil", workUntil(session))
                 .put("csrfHeader", token.getHeaderName())
                 .put("csrf", token.getToken());
@@ -107,8 +109,17 @@ class PocketController {
 
     /** A bare page of an act: everything but the setup it is about and its view, in whose places stand words for the device to replace. */
     @GetMapping("/job/{id}/pocket/page/{room}")
-    String page(@PathVariable String id, @PathVariable String room, Model model, Principal who) {
+    String page(
+            @PathVariable String id,
+            @PathVariable String room,
+            Model model,
+            HttpServletRequest request,
+            Principal who) {
         BookedJob book = acts.book(id, who);
+        // A token of today would be refused after the next sign-in: the device fills in the one of its last exchange.
+        CsrfToken later = new DefaultCsrfToken("X-CSRF-TOKEN", "_csrf", BarePages.CSRF);
+        request.setAttribute(CsrfToken.class.getName(), later);
+        request.setAttribute(later.getParameterName(), later);
         Page page = BarePages.of(room).orElseThrow(NotHere::new);
         JobPage.frame(model, book, page.step());
         model.addAttribute(AllowedActs.STANDS_AT, BarePages.standsAt(id, room));

@@ -4,7 +4,9 @@ import java.util.List;
 import java.util.Set;
 import markturn.simulator.AlderWeir;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.people.Invitations;
 import markturn.web.people.People;
+import markturn.web.people.Person;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -14,13 +16,15 @@ import org.springframework.stereotype.Component;
 class Demo implements SmartInitializingSingleton {
     static final String SURVEYOR = "wren";
     static final String REVIEWER = "ida";
+    static final String ADMINISTRATOR = "tam";
     static final String PASSWORD = "alder-weir";
 
     private final People people;
     private final FieldBook fieldBook;
     private final boolean demo;
     private final boolean closed;
-    private final String firstPassword;
+    private final Invitations invitations;
+    private final String firstLink;
     private final String password;
 
     /**
@@ -30,16 +34,18 @@ class Demo implements SmartInitializingSingleton {
     Demo(
             People people,
             FieldBook fieldBook,
+            Invitations invitations,
             @Value("${markturn.demo:true}") boolean demo,
             @Value("${markturn.close-demo:false}") boolean closed,
-            @Value("${markturn.first-password:}") String firstPassword,
+            @Value("${markturn.first-link:}") String firstLink,
             @Value("${markturn.demo-password:}") String password,
             @Value("${markturn.tls.shown:}") String shown) {
         this.people = people;
         this.fieldBook = fieldBook;
         this.demo = demo;
         this.closed = closed;
-        this.firstPassword = firstPassword;
+        this.invitations = invitations;
+        this.firstLink = firstLink;
         this.password = password.isEmpty() ? PASSWORD : password;
         if (demo && password.isEmpty() && !shown.isEmpty()) {
             throw new IllegalStateException("markturn.demo-password is missing: others reach this house at " + shown
@@ -49,19 +55,24 @@ class Demo implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() {
-        if (!firstPassword.isEmpty()) {
-            // Until it was shown, nobody knows the password of a start that was cut short: this one takes its place.
-            people.openAnew("surveyor", "Surveyor", firstPassword);
+        if (!firstLink.isEmpty() && !people.hasAdministrator()) {
+            // The start command prints the link; whoever follows it opens the other accounts.
+            people.openWithoutPassword("office", "Office", new Person.Roles(true, true, true));
+            people.setRoles("office", new Person.Roles(true, true, true));
+            invitations.invite("office", firstLink);
         }
         if (closed) {
-            List.of(SURVEYOR, REVIEWER).forEach(name -> people.close(name, PASSWORD));
+            List.of(SURVEYOR, REVIEWER, ADMINISTRATOR).forEach(name -> people.close(name, PASSWORD));
         }
         if (demo && !password.equals(PASSWORD)) {
-            List.of(SURVEYOR, REVIEWER).forEach(name -> people.change(name, PASSWORD, password));
+            List.of(SURVEYOR, REVIEWER, ADMINISTRATOR).forEach(name -> people.change(name, PASSWORD, password));
         }
         if (demo && people.all().stream().noneMatch(p -> p.signInName().equals(SURVEYOR))) {
-            people.open(SURVEYOR, "Wren Halloran", password, true, false);
-            people.open(REVIEWER, "Ida Marsh", password, false, true);
+            people.open(SURVEYOR, "Wren Halloran", password, new Person.Roles(true, false, false));
+            people.open(REVIEWER, "Ida Marsh", password, new Person.Roles(false, true, false));
+        }
+        if (demo) {
+            people.open(ADMINISTRATOR, "Tam Rook", password, new Person.Roles(false, false, true));
         }
         if (demo && fieldBook.isEmpty()) {
             fieldBook.open(AlderWeir.job(), SURVEYOR, Set.of(SURVEYOR, REVIEWER));

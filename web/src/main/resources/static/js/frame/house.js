@@ -48,6 +48,17 @@ function tellWaiting(form, waiting) {
   form.prepend(told);
 }
 
+/** A page that a device has kept may hold none, or one of an earlier sign-in. */
+async function freshToken() {
+  try {
+    const page = await (await fetch("/account")).text();
+    return page.match(/name="csrf" content="([^"]+)"/)?.[1];
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError)) throw unreachable;
+    return "";
+  }
+}
+
 /** Lines that wait are told before somebody signs out, and stay on this device, for this account; where all is sent nothing stays. */
 async function leave(form) {
   const { carried, waiting } = await carriedBy(account);
@@ -55,6 +66,8 @@ async function leave(form) {
   if (lines && !form.querySelector(".fault")) return tellWaiting(form, lines);
   if (!waiting) await Promise.all(carried.map(taken => letGo(taken.id)));
   await signedIn("");
+  const token = await freshToken();
+  if (token && form.elements._csrf) form.elements._csrf.value = token;
   return form.submit();
 }
 

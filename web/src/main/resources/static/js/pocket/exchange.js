@@ -105,6 +105,9 @@ export async function layBy(id, key) {
   await tellPages(id);
 }
 
+/** The token of the last exchange; empty before the first one. */
+export const tokenOf = id => csrf.get(id)?.[1] ?? "";
+
 async function token(id) {
   if (!csrf.has(id)) {
     const book = await (await fetch(`/job/${id}/pocket/book?after=${Number.MAX_SAFE_INTEGER}`)).json();
@@ -123,9 +126,8 @@ function first(own) {
 /** What waits goes out, what others booked comes in. Who has nothing to send only asks: a reader may do that too. */
 async function exchange(taken, own) {
   if (!own.length) {
-    const told = await fetch(`/job/${taken.id}/pocket/book?after=${taken.upTo}`);
-    if (!told.ok || told.redirected) return null;
-    const book = await told.json();
+    const book = await answered(await fetch(`/job/${taken.id}/pocket/book?after=${taken.upTo}`));
+    if (!book || book.out) return book;
     csrf.set(taken.id, [book.csrfHeader, book.csrf]);
     return book.carrier.account === taken.carrier.account ? { ...book, arrived: [] } : null;
   }
@@ -135,7 +137,13 @@ async function exchange(taken, own) {
     headers: { [header]: value, "Content-Type": "application/json", "X-Requested-With": "fetch" },
     body: JSON.stringify({ entries: own.map(line => line.entry) }),
   });
-  return sent.ok && !sent.redirected ? sent.json() : null;
+  return answered(sent);
+}
+
+/** What the server answers; nothing where it asks for the sign-in. Whoever is no member any more is told so. */
+async function answered(response) {
+  if (response.status === 404) return { out: true };
+  return response.ok && !response.redirected ? response.json() : null;
 }
 
 /** One exchange with the server. */
@@ -145,9 +153,9 @@ async function sending(id) {
   if (!taken || taken.carrier.account !== await store.account()) return;
   const waiting = await ownOf(taken);
   const own = first(waiting);
-  let answered = null;
+  let heard = null;
   try {
-    answered = await exchange(taken, own);
+    heard = await exchange(taken, own);
   } catch (unreachable) {
     if (!isUnreached(unreachable)) throw unreachable;
     csrf.delete(id);
@@ -156,19 +164,19 @@ async function sending(id) {
     if (own.length) setTimeout(() => send(id), RETRY_AFTER);
     return;
   }
-  if (!answered) {
+  if (!heard || heard.out) {
     csrf.delete(id);
-    standing.set(id, { signIn: true });
+    standing.set(id, { signIn: !heard, out: Boolean(heard?.out) });
     await tellPages(id);
     return;
   }
-  const clock = Date.now() - Date.parse(answered.now);
+  const clock = Date.now() - Date.parse(heard.now);
   standing.set(id, { clock: Math.abs(clock) > CLOCKS_DIFFER ? clock : 0 });
-  await store.mayWork(taken.carrier.account, answered.workUntil);
-  await inTurn(id, () => takeIn(taken, answered));
+  await store.mayWork(taken.carrier.account, heard.workUntil);
+  await inTurn(id, () => takeIn(taken, heard));
   if (taken.worker !== location.pathname) await renew();
   await tellPages(id);
-  if (answered.entries.length) channel.postMessage({ job: id, changed: true });
+  if (heard.entries.length) channel.postMessage({ job: id, changed: true });
   if (waiting.length > own.length) setTimeout(() => send(id), 0);
 }
 

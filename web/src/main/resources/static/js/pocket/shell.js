@@ -50,6 +50,13 @@ async function startPage() {
   return start && new Response(await inTheme(await start.text()), { headers: start.headers });
 }
 
+/** Whoever signs in may be somebody else: until their first page says who, this device answers for nobody. */
+export async function signingIn(request) {
+  const answer = await elsewhere(request);
+  await store.signedIn("");
+  return answer;
+}
+
 /** What the server answers; where it cannot be reached, the start page says that what was asked for is the office's. */
 export async function elsewhere(request) {
   try {
@@ -65,10 +72,12 @@ export async function elsewhere(request) {
 export async function looks(request) {
   const theme = new URLSearchParams(await request.clone().text()).get("theme");
   if (["day", "night", "sun"].includes(theme)) await store.choose(theme);
+  const back = () => Response.redirect(request.referrer || START, 303);
   try {
-    return await fetch(request);
+    const answer = await fetch(request);
+    return answer.status === 403 ? back() : answer;
   } catch (unreachable) {
     if (!(unreachable instanceof TypeError)) throw unreachable;
-    return Response.redirect(request.referrer || START, 303);
+    return back();
   }
 }

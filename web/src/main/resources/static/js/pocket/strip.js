@@ -18,12 +18,12 @@ async function ask(what, key = "") {
   registration.active.postMessage({ ask: what, job, key });
 }
 
-function words({ taken, waiting, since, away, signIn, clock: off }) {
+function words({ taken, waiting, since, away, signIn, out, clock: off }) {
   if (!taken) return "";
   const sent = waiting
     ? `${count(waiting, "line waits", "lines wait")} since ${clock(since)}`
     : `all sent, ${clock(taken.sentAt)}`;
-  const why = signIn ? ": sign in to send" : away && waiting ? ": no connection" : "";
+  const why = out ? ": you are no member of this job any more" : signIn ? ": sign in to send" : away && waiting ? ": no connection" : "";
   const differs = off ? `. This device's clock is ${count(Math.round(Math.abs(off) / 60000), "minute", "minutes")} ${off > 0 ? "ahead" : "behind"}` : "";
   return `On this device; ${sent}${why}${differs}`;
 }

@@ -1,9 +1,9 @@
 // The worker of a device: pages and acts of a job that was taken along are answered here, by the same core as on the server, and sent behind the user's back.
 import * as core from "./core.js";
 import { carrier, inTurn, opened } from "./book.js";
-import { again, layBy, letGo, renew, send, takeAlongIfReached, tellPages } from "./exchange.js";
+import { again, layBy, letGo, renew, send, takeAlongIfReached, tellPages, tokenOf } from "./exchange.js";
 import { bareOf, placeOf } from "./places.js";
-import { elsewhere, inTheme, kept, looks } from "./shell.js";
+import { elsewhere, inTheme, kept, looks, signingIn } from "./shell.js";
 import * as store from "./store.js";
 
 const START = "/pocket";
@@ -22,8 +22,8 @@ async function pageOf(taken, place, url) {
   const page = JSON.parse(told);
   if (page.instead) return Response.redirect(page.instead, 303);
   const bare = await store.page(taken.id, bareOf(place));
-  const fields = { TITLE: escaped(page.title), SETUP: escaped(place.setup), HERE: url.pathname, PAGE: id, VIEW: page.view };
-  const text = (await inTheme(bare.text)).replace(/__(TITLE|SETUP|HERE|PAGE|VIEW)__/g, (all, name) => fields[name]);
+  const fields = { TITLE: escaped(page.title), SETUP: escaped(place.setup), HERE: url.pathname, PAGE: id, VIEW: page.view, CSRF: tokenOf(taken.id) };
+  const text = (await inTheme(bare.text)).replace(/__(TITLE|SETUP|HERE|PAGE|VIEW|CSRF)__/g, (all, name) => fields[name]);
   const headers = { "Content-Type": "text/html;charset=UTF-8" };
   if (bare.policy) headers["Content-Security-Policy"] = bare.policy;
   return new Response(text, { headers });
@@ -89,6 +89,7 @@ self.addEventListener("fetch", event => {
   const place = placeOf(url.pathname, request.method);
   if (place) event.respondWith(placed(request, place, url));
   else if (url.pathname.startsWith("/parts/") || url.pathname.startsWith("/webjars/") || url.pathname === "/favicon.svg") event.respondWith(kept(request));
+  else if (url.pathname === "/sign-in" && request.method === "POST") event.respondWith(signingIn(request));
   else if (url.pathname === "/looks" && request.method === "POST") event.respondWith(looks(request));
   else if (request.mode === "navigate") event.respondWith(elsewhere(request));
 });

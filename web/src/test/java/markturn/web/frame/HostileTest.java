@@ -21,6 +21,7 @@ import markturn.formats.JobFile;
 import markturn.simulator.AlderWeir;
 import markturn.web.House;
 import markturn.web.people.People;
+import markturn.web.people.Person;
 import markturn.web.turning.TypedDay;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -40,16 +41,18 @@ class HostileTest {
     /** ASVS 2.2.1: guessing is slowed; the right password in the middle of it is not let in either. */
     @Test
     void guessingAPasswordIsSlowed(House house) {
-        house.application().getBean(People.class).open("tam", "Tam Reed", "right-password", true, false);
+        house.application()
+                .getBean(People.class)
+                .open("ash", "Ash Reed", "right-password", new Person.Roles(true, false, false));
         Page page = house.visitor();
         for (int i = 0; i < 5; i++) {
-            signIn(page, "tam", "wrong-" + i);
+            signIn(page, "ash", "wrong-" + i);
             assertThat(page.locator(".fault")).containsText("do not belong together");
         }
-        signIn(page, "tam", "right-password");
+        signIn(page, "ash", "right-password");
         assertThat(page.locator(".fault")).containsText("Too many wrong tries");
         page.waitForTimeout(1500);
-        signIn(page, "tam", "right-password");
+        signIn(page, "ash", "right-password");
         page.waitForURL("**/job");
     }
 

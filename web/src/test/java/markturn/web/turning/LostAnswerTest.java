@@ -104,9 +104,9 @@ class LostAnswerTest {
         page.locator("#circle").fill("123 04 05");
         page.locator("#book-act").click();
         assertThat(page.locator("#waiting")).isVisible();
-        page.getByText("Sign out").click();
+        page.locator("#sign-out button").click();
         assertThat(page.locator("#sign-out .fault")).containsText("1 line waits on this device, for you alone");
-        page.getByText("Sign out wren").click();
+        page.locator("#sign-out button").click();
         page.waitForURL("**/sign-in?out");
         page.unroute("**/turning/S4/reading");
         AtomicInteger posted = new AtomicInteger();

@@ -27,7 +27,9 @@ class PhoneTest {
     void aPointingIsTappedBookedStruckAndRestored(House house) {
         Page page = house.signedInByTouch("wren", 360, 640);
         String job = TypedDay.openJob(page, "By thumb");
+        page.setViewportSize(1280, 800);
         TypedDay.occupy(page, job, "T1");
+        page.setViewportSize(360, 640);
         for (String field : new String[] {"#circle", "#zenith", "#slope"}) {
             assertThat(page.locator(field)).hasAttribute("inputmode", "none");
         }
