@@ -31,6 +31,10 @@ document.querySelectorAll("form[data-draft]").forEach(restore);
 
 watchTables(document.getElementById("content"));
 
+/** A page that a device has kept was drawn in the theme of then. */
+const { theme } = document.documentElement.dataset;
+for (const button of document.querySelectorAll("button[name=theme]")) button.setAttribute("aria-pressed", String(button.value === theme));
+
 const account = document.querySelector("meta[name=account]")?.content ?? "";
 
 /** Whose device this is now: the worker answers for what this account took along. */
