@@ -8,11 +8,10 @@ import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.Refused;
 import markturn.survey.job.Decision;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Who may see a job, and what they may do in it. Letting in and taking out is noted in its field book in the same breath; what somebody
- * booked stays theirs.
+ * Who may see a job, and what they may do in it. Letting in and taking out is noted in its field book first: where what follows fails, the
+ * record says more than was done, and the same act is tried again. What somebody booked stays theirs.
  */
 @Service
 public class Members {
@@ -41,7 +40,6 @@ public class Members {
      *
      * @param noted the decision, as it stays in the field book
      */
-    @Transactional
     public BookedJob letIn(
             String jobId,
             String key,
@@ -63,7 +61,6 @@ public class Members {
     }
 
     /** Takes somebody out. */
-    @Transactional
     public BookedJob takeOut(String jobId, String key, String by, String signInName, Decision noted) {
         if (member(jobId, signInName).isEmpty()) {
             return fieldBook.book(jobId, by);

@@ -62,7 +62,10 @@ class Demo implements SmartInitializingSingleton {
             invitations.invite("office", firstLink);
         }
         if (closed) {
-            List.of(SURVEYOR, REVIEWER, ADMINISTRATOR).forEach(name -> people.close(name, PASSWORD));
+            for (String name : List.of(SURVEYOR, REVIEWER, ADMINISTRATOR)) {
+                people.close(name, PASSWORD);
+                people.close(name, password);
+            }
         }
         if (demo && !password.equals(PASSWORD)) {
             List.of(SURVEYOR, REVIEWER, ADMINISTRATOR).forEach(name -> people.change(name, PASSWORD, password));

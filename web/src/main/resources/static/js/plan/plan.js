@@ -17,6 +17,9 @@ let waiting = false;
 let sized = 0;
 const symbols = plan ? plan.querySelectorAll(".symbol") : [];
 
+/** How large a unit of the sheet is on a screen narrower than the sheet: lettering would shrink with it. */
+const narrowed = () => Math.min(1, plan.clientWidth / sheet.width);
+
 /** Many moves of the hand make one picture. */
 function draw() {
   if (waiting) return;
@@ -29,15 +32,16 @@ function draw() {
 
 function drawNow() {
   plan.setAttribute("viewBox", `${view.x} ${view.y} ${sheet.width / view.zoom} ${sheet.height / view.zoom}`);
-  const size = 1 / view.zoom;
-  plan.classList.toggle("near", view.zoom >= 2);
+  const narrow = narrowed() || 1;
+  const size = 1 / (view.zoom * narrow);
+  plan.classList.toggle("near", view.zoom * narrow >= 2);
   if (sized !== size) symbols.forEach(s => s.setAttribute("transform", `translate(${s.dataset.x} ${s.dataset.y}) scale(${size})`));
   sized = size;
   const place = (selector, x, y) => plan.querySelector(selector)
-    .setAttribute("transform", `translate(${view.x + x * size} ${view.y + y * size}) scale(${size})`);
+    .setAttribute("transform", `translate(${view.x + x / view.zoom} ${view.y + y / view.zoom}) scale(${size})`);
   place(".north", 955, 40);
   place(".bar", 40, 590);
-  bar();
+  bar(narrow);
   if (layer) {
     layer.shows = { detail: !plan.classList.contains("without-detail"), names: !plan.classList.contains("without-names") };
     const frame = plan.getBoundingClientRect();
@@ -47,14 +51,14 @@ function drawNow() {
 }
 
 /** The bar halves as the view doubles, so that it stays on the sheet and its number stays true. */
-function bar() {
+function bar(narrow) {
   const group = plan.querySelector(".bar");
   const whole = Number(group.dataset.length);
   const words = document.getElementById("bar-words");
   words.dataset.whole ??= words.textContent;
   const halvings = Math.max(0, Math.floor(Math.log2(view.zoom)));
   const part = 2 ** halvings;
-  const length = whole * view.zoom / part;
+  const length = whole * view.zoom * narrow / part;
   document.getElementById("bar-line").setAttribute("d", `M0 -5V5M0 0H${length}M${length} -5V5`);
   const [number, ...unit] = words.dataset.whole.split(" ");
   words.textContent = [String(Number(number) / part), ...unit].join(" ");
@@ -151,10 +155,7 @@ if (plan) {
   document.getElementById("zoom-in").addEventListener("click", () => zoomAt(sheet.width / 2, sheet.height / 2, 1.5));
   document.getElementById("zoom-out").addEventListener("click", () => zoomAt(sheet.width / 2, sheet.height / 2, 1 / 1.5));
   document.getElementById("zoom-all").addEventListener("click", () => { view = { x: 0, y: 0, zoom: 1 }; draw(); });
-  if (canvas) {
-    fetchLayer();
-    new ResizeObserver(draw).observe(plan);
-  } else {
-    plan.dataset.ready = "1";
-  }
+  new ResizeObserver(draw).observe(plan);
+  if (canvas) fetchLayer();
+  else plan.dataset.ready = "1";
 }
