@@ -20,7 +20,7 @@ function show(number) {
   const next = document.getElementById("step-next");
   next.hidden = !following;
   next.textContent = following ? `Next: ${headOf(following)}` : "";
-  document.getElementById("step-begin").hidden = number < 5;
+  document.getElementById("step-begin").classList.toggle("away", number < 5);
   next.classList.toggle("second", number >= 5);
   document.getElementById("keys").hidden = true;
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import java.net.URI;
 import java.util.ArrayList;
@@ -16,6 +17,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import markturn.web.House;
+import markturn.web.turning.TypedDay;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.http.HttpMethod;
@@ -116,6 +118,49 @@ class RightsTest {
                                 && answer.headers().get("location").contains("/sign-in");
                 if (refused == isLetIn(address.who(), name) || answer.status() >= 500) {
                     wrong.put((name.isEmpty() ? "nobody" : name) + " " + address, "" + answer.status());
+                }
+            }
+        }
+        assertThat(wrong).isEmpty();
+    }
+
+    /** Whoever is no member of a job, never was or no longer is, finds nothing of it at any address, whatever the account may do. */
+    @Test
+    void whoIsNoMemberFindsNothingAtAnyAddress(House house) {
+        Page wren = house.signedIn("wren");
+        String job = TypedDay.openJob(wren, "Not yours");
+        for (String button : List.of("Let in", "Take sol out")) {
+            wren.navigate(job + "/member");
+            if (button.equals("Let in")) {
+                wren.locator("#person").selectOption("sol");
+                wren.locator("#part").selectOption("surveyor and reviewer");
+            }
+            wren.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName(button).setExact(true))
+                    .click();
+            wren.waitForLoadState();
+        }
+        List<String> wrong = new ArrayList<>();
+        for (String name : List.of("sol", "ida", "rue", "tam")) {
+            Page page = house.signedIn(name);
+            String token = page.locator("meta[name=csrf]").getAttribute("content");
+            String header = page.locator("meta[name=csrf-header]").getAttribute("content");
+            for (Address address : addresses(house)) {
+                if (!address.pattern().startsWith("/job/{id}")) {
+                    continue;
+                }
+                String path = address.path().replace("/job/11111111-1111-1111-1111-111111111111", job);
+                int status = page.request()
+                        .fetch(
+                                path,
+                                RequestOptions.create()
+                                        .setMethod(address.method().name())
+                                        .setHeader(header, token)
+                                        .setMaxRedirects(0))
+                        .status();
+                if (status < 400 || status >= 500) {
+                    wrong.add(name + " " + address + " " + status);
                 }
             }
         }

@@ -68,7 +68,6 @@ class DayOnADeviceTest {
         page.locator("details.usual summary").last().click();
         page.locator("#sets").fill(sets);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
-                .last()
                 .press("Enter");
         page.waitForURL("**/turning/**");
     }

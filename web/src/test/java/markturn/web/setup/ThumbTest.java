@@ -76,7 +76,7 @@ class ThumbTest {
         page.locator("#height").fill("1.500");
         TypedDay.type(page, "back-0", "B", "back-0-height", "1.500");
         page.locator("[name='back-0-reflector']").selectOption("Prism");
-        page.locator("button[data-step='wide']").click();
+        page.locator("#step-begin").click();
         page.waitForURL("**/turning/S1");
         page.setViewportSize(390, 844);
     }
