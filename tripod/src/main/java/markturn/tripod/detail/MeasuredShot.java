@@ -13,6 +13,7 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.tripod.station.Sight;
 import markturn.tripod.station.Station;
+import markturn.tripod.station.Stations;
 import markturn.tripod.typed.Form;
 import markturn.tripod.typed.Occasion;
 import markturn.tripod.typed.Outcome;
@@ -32,7 +33,7 @@ final class MeasuredShot {
     Outcome outcome(Map<String, String> typed) {
         Optional<Station> station = occasion.stations().of(book);
         if (station.isEmpty()) {
-            return Outcome.message("This job has no simulated station: switch practice on first");
+            return Outcome.message(Stations.MISSING);
         }
         Form form = new Form(typed, book.job().units());
         String target = form.name("name", "the name of the point");

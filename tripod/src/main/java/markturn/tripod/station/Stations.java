@@ -8,5 +8,8 @@ import markturn.fieldbook.BookedJob;
 public interface Stations {
     Stations NONE = book -> Optional.empty();
 
+    /** What is said where none is. */
+    String MISSING = "This job has no simulated station: switch practice on first";
+
     Optional<Station> of(BookedJob book);
 }

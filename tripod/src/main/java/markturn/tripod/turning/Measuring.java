@@ -15,6 +15,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.show.Display;
 import markturn.tripod.station.Sight;
 import markturn.tripod.station.Station;
+import markturn.tripod.station.Stations;
 import markturn.tripod.typed.Occasion;
 import markturn.tripod.typed.Outcome;
 import markturn.tripod.view.Sheet;
@@ -38,7 +39,7 @@ final class Measuring {
     Outcome outcome(Map<String, String> typed) {
         Optional<Station> station = occasion.stations().of(book);
         if (station.isEmpty()) {
-            return Outcome.message("This job has no simulated station: switch practice on first");
+            return Outcome.message(Stations.MISSING);
         }
         try {
             return typed.containsKey("all")
@@ -94,7 +95,7 @@ final class Measuring {
         Optional<Station> station = occasion.stations().of(book);
         Optional<LiveLine> live = new Round(book, in(book)).live(Aside.of(asked, book, in(book)));
         if (station.isEmpty() || live.isEmpty()) {
-            return Sheet.empty().with("message", "All sets are turned.");
+            return Sheet.empty().with("message", station.isEmpty() ? Stations.MISSING : THROUGH);
         }
         try {
             Reading seen = seen(book, station.get(), live.get(), false);

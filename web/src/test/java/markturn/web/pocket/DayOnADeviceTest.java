@@ -37,12 +37,6 @@ class DayOnADeviceTest {
         return house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), who);
     }
 
-    private static void takeAlong(Page page, String job) {
-        page.navigate(job);
-        page.locator("#take").click();
-        assertThat(page.locator("#taken-words")).containsText("all sent");
-    }
-
     /** A job of two. */
     private static String shared(House house, Page page, String with) throws FaultyFile {
         String alone = TypedDay.openJob(page, "Of two");
@@ -102,7 +96,7 @@ class DayOnADeviceTest {
         try (Line line = new Line(house.address())) {
             Page page = house.signedInAt(line.address(), "sol");
             String job = practise(page);
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             long before = book(house, job, "sol").revision();
             line.cut();
             occupy(page, job, "PILLAR 1", "PILLAR 2", "POND 1", "8");
@@ -180,7 +174,7 @@ class DayOnADeviceTest {
             BrowserContext before = browser(playwright, profile, line);
             Page page = House.signIn(before.newPage(), "wren");
             job = TypedDay.openJob(page, "Killed");
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             line.cut();
             TypedDay.occupy(page, job, "");
             TypedDay.book(page, "0 00 00", "89 42 50.1", "100.001");
@@ -240,8 +234,8 @@ class DayOnADeviceTest {
             Page first = house.signedInAt(one.address(), "wren");
             String job = shared(house, first, "sol");
             Page second = house.signedInAt(other.address(), "sol");
-            takeAlong(first, job);
-            takeAlong(second, job);
+            WithoutAConnectionTest.takeAlong(first, job);
+            WithoutAConnectionTest.takeAlong(second, job);
             one.cut();
             other.cut();
             TypedDay.occupy(first, job, "");
@@ -291,7 +285,7 @@ class DayOnADeviceTest {
         try (Line line = new Line(house.address())) {
             Page page = house.signedInAt(line.address(), "wren");
             String job = TypedDay.openJob(page, "Fits again");
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             line.cut();
             TypedDay.occupy(page, job, "");
             FieldBook books = house.application().getBean(FieldBook.class);
@@ -320,7 +314,7 @@ class DayOnADeviceTest {
         try (Line line = new Line(house.address())) {
             Page page = house.signedInAt(line.address(), "wren");
             String job = shared(house, page, "sol");
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             line.cut();
             TypedDay.enter(page, job, "E", "1300");
             page.locator("#sign-out button").click();
@@ -354,7 +348,7 @@ class DayOnADeviceTest {
         try (Line line = new Line(house.address())) {
             Page page = house.signedInAt(line.address(), "wren");
             String job = TypedDay.openJob(page, "Too long ago");
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             page.navigate(job + "/mark");
             line.cut();
             page.evaluate(
@@ -384,7 +378,7 @@ class DayOnADeviceTest {
         try (Line line = new Line(house.address())) {
             Page page = house.signedInAt(line.address(), "wren");
             String job = TypedDay.openJob(page, "Office");
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             line.cut();
             for (String room : List.of("/network", "/deliver", "/equipment", "/traverse")) {
                 page.navigate(job + room);
@@ -406,7 +400,7 @@ class DayOnADeviceTest {
             String job = shared(house, house.signedIn("wren"), "rue");
             FieldBook books = house.application().getBean(FieldBook.class);
             Page page = house.signedInAt(line.address(), "rue");
-            takeAlong(page, job);
+            WithoutAConnectionTest.takeAlong(page, job);
             page.navigate(job + "/mark");
             books.add(
                     job.replace("/job/", ""),

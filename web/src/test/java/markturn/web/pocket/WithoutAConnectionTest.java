@@ -26,7 +26,8 @@ class WithoutAConnectionTest {
         return house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), "wren");
     }
 
-    private static void takeAlong(Page page, String job) {
+    /** Takes a job along on the device of a page. */
+    static void takeAlong(Page page, String job) {
         page.navigate(job);
         page.locator("#take").click();
         assertThat(page.locator("#taken-words")).containsText("all sent");
