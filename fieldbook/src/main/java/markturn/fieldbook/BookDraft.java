@@ -30,6 +30,8 @@ final class BookDraft {
     private final Map<String, List<Reading>> readings = new LinkedHashMap<>();
     private final FieldState.Draft state;
     private Job base;
+    private String name;
+    private String place;
     private Earth earth;
     private ListDraft<Instrument> instruments;
     private ListDraft<Reflector> reflectors;
@@ -51,6 +53,8 @@ final class BookDraft {
     /** Begins with a whole job. */
     void open(Job job) {
         base = job;
+        name = job.name();
+        place = job.place();
         earth = job.earth();
         instruments = new ListDraft<>(job.instruments(), Instrument::name);
         reflectors = new ListDraft<>(job.reflectors(), Reflector::name);
@@ -73,6 +77,20 @@ final class BookDraft {
 
     Units units() {
         return base.units();
+    }
+
+    String name() {
+        return name;
+    }
+
+    String place() {
+        return place;
+    }
+
+    /** The job is called otherwise, or lies elsewhere, from now on. */
+    void call(String otherName, String otherPlace) {
+        name = otherName;
+        place = otherPlace;
     }
 
     ListDraft<Instrument> instruments() {
@@ -163,8 +181,8 @@ final class BookDraft {
     BookedJob done() {
         readings.forEach((setup, all) -> setups.replace(setup, s -> s.withReadings(all)));
         Job job = new Job(
-                base.name(),
-                base.place(),
+                name,
+                place,
                 base.units(),
                 base.classOfWork(),
                 base.planOnly(),

@@ -15,6 +15,7 @@ import markturn.survey.job.Units;
  */
 public sealed interface EntryPayload
         permits JobOpened,
+                JobNamed,
                 InstrumentAdded,
                 ReflectorAdded,
                 MarkAdded,
@@ -78,6 +79,8 @@ public sealed interface EntryPayload
     enum Kind {
         /** A whole job: how it begins. */
         OPEN("open", 1, MayBook.SURVEYOR, JobOpened::read),
+        /** Another name or place of the job, with the reason. */
+        NAMED("job-named", 1, MayBook.SURVEYOR, JobNamed::read),
         INSTRUMENT("instrument", 1, MayBook.SURVEYOR, InstrumentAdded::read),
         REFLECTOR("reflector", 1, MayBook.SURVEYOR, ReflectorAdded::read),
         MARK("mark", 1, MayBook.SURVEYOR, MarkAdded::read),

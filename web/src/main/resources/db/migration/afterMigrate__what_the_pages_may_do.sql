@@ -5,3 +5,6 @@ grant update on person to 'markturn'@'127.0.0.1';
 grant delete on invitation to 'markturn'@'127.0.0.1';
 -- Members are let in and taken out; that it happened stays in the job's entries.
 grant update, delete on job_member to 'markturn'@'127.0.0.1';
+-- Summaries are remade, and devices let go, at will.
+grant update, delete on job_summary to 'markturn'@'127.0.0.1';
+grant update, delete on taken_along to 'markturn'@'127.0.0.1';

@@ -38,6 +38,12 @@ public record Decision(
     public static final String LET_IN = "let-in";
     /** Somebody is a member of the job no longer. */
     public static final String TAKE_OUT = "take-out";
+    /** The job is called otherwise, or lies elsewhere; before and after say how. */
+    public static final String RENAME = "rename-job";
+    /** The job is laid away: it leaves the list of what is worked on, and stays whole. */
+    public static final String ARCHIVE = "archive";
+    /** An archived job is worked on again. */
+    public static final String BRING_BACK = "bring-back";
     /** A target is turned no longer in the sets of a setup. */
     public static final String LEAVE_TARGET = "leave-target";
     /** What was adopted from a run is taken back. */

@@ -120,6 +120,16 @@ public record Job(
                 .anyMatch(d -> d.what().equals(what) && d.concerning("setup").equals(setup));
     }
 
+    /** Whether the job is laid away: by the last decision about that, here or where it came from. */
+    public boolean isArchived() {
+        return decisions.stream()
+                .map(Decision::what)
+                .filter(what -> what.equals(Decision.ARCHIVE) || what.equals(Decision.BRING_BACK))
+                .reduce((earlier, later) -> later)
+                .filter(Decision.ARCHIVE::equals)
+                .isPresent();
+    }
+
     /** Whether any reading comes from a simulated device, so that every page and export says PRACTICE. */
     public boolean isPractice() {
         return fixes.stream().anyMatch(f -> f.origin() == Reading.Origin.SIMULATED)

@@ -25,6 +25,7 @@ import markturn.fieldbook.Refused;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.formats.JsonTrees;
 import markturn.survey.job.Job;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -50,6 +51,7 @@ public class FieldBook {
     private final StoredEntries entries;
     private final StoredMembers members;
     private final Bookers bookers;
+    private final ApplicationEventPublisher told;
     private final TransactionTemplate transaction;
     private final Cache<String, BookedJob> kept = Caffeine.newBuilder()
             .maximumWeight((long) (SHARE_KEPT * Runtime.getRuntime().maxMemory() / WEIGHED))
@@ -63,22 +65,14 @@ public class FieldBook {
             StoredEntries entries,
             StoredMembers members,
             Bookers bookers,
+            ApplicationEventPublisher told,
             PlatformTransactionManager transactions) {
+        this.told = told;
         this.jobs = jobs;
         this.entries = entries;
         this.members = members;
         this.bookers = bookers;
         this.transaction = new TransactionTemplate(transactions);
-    }
-
-    /** A job as its list shows it. */
-    public record Listed(String id, String title, Instant openedAt, long revision) {}
-
-    /** The jobs of a member, the newest first. */
-    public List<Listed> jobsOf(String member) {
-        return jobs.ofMember(member).stream()
-                .map(j -> new Listed(j.id(), j.title(), j.openedAt(), j.lastSequence()))
-                .toList();
     }
 
     /** Whether no job has been opened yet. */
@@ -103,6 +97,7 @@ public class FieldBook {
             StoredJob stored = jobs.save(new StoredJob(id, job.name(), now(), members));
             store(empty(id), new Entry(stored.nextSequence(), "open", now(), by, payload));
         });
+        told.publishEvent(new Booked(id, 1));
         return id;
     }
 
@@ -203,8 +198,10 @@ public class FieldBook {
                 book = Assembly.with(book, entry);
                 progress.accept((i + 1.0) / payloads.size());
             }
+            job.call(book.job().name());
             return book;
         });
+        told.publishEvent(new Booked(jobId, next.revision()));
         return keep(next);
     }
 
@@ -245,6 +242,15 @@ public class FieldBook {
     /** The job as it stands. */
     public BookedJob book(String jobId, String member) {
         return find(jobId, member).orElseThrow(NoSuchJob::new);
+    }
+
+    /**
+     * The job as it stands, for what the house makes of it by itself. Asks nobody's right: no page shows it.
+     *
+     * @throws NoSuchJob where there is none
+     */
+    public BookedJob forTheHouse(String jobId) {
+        return upTo(jobId, jobs.lastSequence(jobId).orElseThrow(NoSuchJob::new));
     }
 
     private static BookedJob empty(String jobId) {

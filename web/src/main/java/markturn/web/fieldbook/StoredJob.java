@@ -53,6 +53,10 @@ class StoredJob {
         return lastSequence;
     }
 
+    void call(String otherTitle) {
+        title = otherTitle;
+    }
+
     long nextSequence() {
         return ++lastSequence;
     }

@@ -1,7 +1,6 @@
 package markturn.web.fieldbook;
 
 import jakarta.persistence.LockModeType;
-import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
@@ -17,8 +16,8 @@ interface StoredJobs extends Repository<StoredJob, String> {
     @Query("select j.lastSequence from StoredJob j where j.id = :id and :member member of j.members")
     Optional<Long> lastSequence(String id, String member);
 
-    @Query("select j from StoredJob j where :member member of j.members order by j.openedAt desc")
-    List<StoredJob> ofMember(String member);
+    @Query("select j.lastSequence from StoredJob j where j.id = :id")
+    Optional<Long> lastSequence(String id);
 
     long count();
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.JobNamed;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.formats.LandXmlReader;
@@ -37,28 +38,16 @@ import org.springframework.web.multipart.MultipartFile;
 
 @Controller
 class JobController {
-    private static final int LONGEST_TITLE = 200;
-
     private final FieldBook fieldBook;
     private final People people;
     private final HeavyWork heavy;
+    private final JobList list;
 
-    JobController(FieldBook fieldBook, People people, HeavyWork heavy) {
+    JobController(FieldBook fieldBook, People people, HeavyWork heavy, JobList list) {
+        this.list = list;
         this.heavy = heavy;
         this.fieldBook = fieldBook;
         this.people = people;
-    }
-
-    @GetMapping("/")
-    String start() {
-        return "redirect:/job";
-    }
-
-    @GetMapping("/job")
-    String list(Model model, Principal who) {
-        model.addAttribute("jobs", fieldBook.jobsOf(who.getName()));
-        model.addAttribute("show", new Display(new Units(LengthUnit.METRE, AngleUnit.DMS)));
-        return "job/list";
     }
 
     @GetMapping("/job/new")
@@ -99,8 +88,8 @@ class JobController {
             form.fault("timeZone", units.timeZone() + ": expected a time zone such as Europe/Vienna, or nothing");
         }
         String name = form.text("name");
-        if (name.isEmpty() || name.length() > LONGEST_TITLE) {
-            form.fault("name", "Expected a name of the job, at most %d characters".formatted(LONGEST_TITLE));
+        if (name.isEmpty() || name.length() > JobNamed.LONGEST) {
+            form.fault("name", "Expected a name of the job, at most %d characters".formatted(JobNamed.LONGEST));
         }
         ClassOfWork work = classOfWork(form);
         if (!form.isSound()) {
@@ -142,7 +131,8 @@ class JobController {
         } catch (FaultyFile faulty) {
             model.addAttribute("fileName", file.getOriginalFilename());
             model.addAttribute("fileFaults", faulty.faults());
-            return list(model, who);
+            list.fill(model, who);
+            return "job/list";
         }
     }
 

@@ -30,18 +30,22 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 
 /** What a device takes along of a job: its entries and the bare pages of the acts; and where what it booked arrives. */
 @Controller
 class PocketController {
     private final Acts acts;
     private final Arrivals arrivals;
+    private final TakenAlong takenAlong;
     private final Duration mayWork;
 
     /** @param days how long whoever has signed in may go on working on a device without a connection: the office sets it at the start */
-    PocketController(Acts acts, Arrivals arrivals, @Value("${markturn.device-days:7}") int days) {
+    PocketController(
+            Acts acts, Arrivals arrivals, TakenAlong takenAlong, @Value("${markturn.device-days:7}") int days) {
         this.acts = acts;
         this.arrivals = arrivals;
+        this.takenAlong = takenAlong;
         this.mayWork = Duration.ofDays(days);
     }
 
@@ -66,6 +70,7 @@ class PocketController {
             Principal who) {
         BookedJob book = acts.book(id, who);
         Device.rememberIfUnknown(response);
+        takenAlong.heard(id, Device.name(), who.getName());
         Fields told = Told.of(book, after)
                 .put("id", id)
                 .put("name", book.job().name())
@@ -91,11 +96,19 @@ class PocketController {
         }
         Tree tree = JsonTrees.read(sent);
         List<Arrivals.Arrived> arrived = arrivals.take(id, tree, who.getName());
+        Device.known().ifPresent(device -> takenAlong.heard(id, device, who.getName()));
         Fields answer = Told.of(acts.book(id, who), after).put("workUntil", workUntil(session));
         Tree.Items lines = answer.putItems("arrived");
         arrived.forEach(line -> lines.add(
                 new Fields().put("key", line.key()).put("stored", line.stored()).put("reason", line.reason())));
         return json(answer);
+    }
+
+    /** The device holds nothing of the job any more. */
+    @PostMapping("/job/{id}/pocket/let-go")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void letGo(@PathVariable String id, Principal who) {
+        takenAlong.letGo(id, Device.name(), who.getName());
     }
 
     /** Counted from the sign-in. */

@@ -68,6 +68,13 @@ export async function letGo(id) {
     core.close(id);
     await store.letGo(id);
   });
+  try {
+    const [header, value] = await token(id);
+    await fetch(`/job/${id}/pocket/let-go`, { method: "POST", headers: { [header]: value } });
+  } catch (unreachable) {
+    // The list of jobs goes on saying when this device was last heard.
+    if (!isUnreached(unreachable)) throw unreachable;
+  }
   await tellPages(id);
 }
 

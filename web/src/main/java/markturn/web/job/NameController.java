@@ -1,0 +1,70 @@
+package markturn.web.job;
+
+import java.security.Principal;
+import java.util.Map;
+import markturn.fieldbook.DecisionMade;
+import markturn.fieldbook.JobNamed;
+import markturn.fieldbook.Refused;
+import markturn.survey.job.Decision;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.frame.Decisions;
+import markturn.web.people.People;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** What a job is called, and whether it is laid away; both stand in its field book. */
+@Controller
+class NameController {
+    private final FieldBook fieldBook;
+    private final People people;
+
+    NameController(FieldBook fieldBook, People people) {
+        this.fieldBook = fieldBook;
+        this.people = people;
+    }
+
+    @PostMapping("/job/{id}/name")
+    String rename(
+            @PathVariable String id,
+            @RequestParam String key,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String place,
+            @RequestParam(defaultValue = "") String reason,
+            RedirectAttributes then,
+            Principal who) {
+        try {
+            fieldBook.add(
+                    id,
+                    key,
+                    who.getName(),
+                    new JobNamed(name.strip(), place.strip(), people.shownName(who.getName()), reason.strip()));
+        } catch (Refused refused) {
+            then.addFlashAttribute("fault", refused.getMessage());
+            then.addFlashAttribute("typedName", name);
+            then.addFlashAttribute("typedPlace", place);
+        }
+        return "redirect:/job/" + id;
+    }
+
+    @PostMapping("/job/{id}/archive")
+    String archive(@PathVariable String id, @RequestParam String key, Principal who) {
+        return decide(id, key, Decision.ARCHIVE, who);
+    }
+
+    @PostMapping("/job/{id}/bring-back")
+    String bringBack(@PathVariable String id, @RequestParam String key, Principal who) {
+        return decide(id, key, Decision.BRING_BACK, who);
+    }
+
+    private String decide(String id, String key, String what, Principal who) {
+        fieldBook.add(
+                id,
+                key,
+                who.getName(),
+                new DecisionMade(Decisions.now(people.shownName(who.getName()), what, Map.of(), "")));
+        return "redirect:/job/" + id;
+    }
+}

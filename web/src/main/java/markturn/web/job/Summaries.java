@@ -1,0 +1,124 @@
+package markturn.web.job;
+
+import java.time.Duration;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import markturn.fieldbook.BookedJob;
+import markturn.web.fieldbook.Booked;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.TooLong;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.TransactionException;
+
+/**
+ * Keeps a summary of each job, so that a list of thousands reads no book: made beside the pages some seconds after something was booked,
+ * and at the start for what is behind. Whoever looks at a list does not wait long for what is not made yet.
+ */
+@Service
+class Summaries {
+    private static final Logger LOG = LoggerFactory.getLogger(Summaries.class);
+    /** A crew books a line every few seconds: one summary for several of them is enough. */
+    private static final Duration QUIET = Duration.ofSeconds(4);
+
+    private static final int MOST_AT_ONCE = 20;
+
+    private final FieldBook fieldBook;
+    private final JobSummaries stored;
+    private final Set<String> waiting = ConcurrentHashMap.newKeySet();
+    private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(Summaries::quietly);
+    private final ExecutorService asked = Executors.newFixedThreadPool(2, Summaries::quietly);
+
+    Summaries(FieldBook fieldBook, JobSummaries stored) {
+        this.fieldBook = fieldBook;
+        this.stored = stored;
+    }
+
+    private static Thread quietly(Runnable work) {
+        Thread thread = new Thread(work, "summaries");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        return thread;
+    }
+
+    @EventListener
+    void booked(Booked booked) {
+        soon(booked.jobId(), QUIET);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        stored.behind().forEach(jobId -> soon(jobId, QUIET));
+    }
+
+    private void soon(String jobId, Duration when) {
+        if (waiting.add(jobId)) {
+            later.schedule(
+                    () -> {
+                        waiting.remove(jobId);
+                        asked.submit(() -> make(jobId));
+                    },
+                    when.toMillis(),
+                    TimeUnit.MILLISECONDS);
+        }
+    }
+
+    /** Makes what was just booked count now, as far as patience goes: whoever booked and looks at a list finds it there. */
+    void catchUp(Duration patience) {
+        make(waiting.stream().limit(MOST_AT_ONCE).toList(), patience);
+    }
+
+    /**
+     * Makes the summaries of jobs now.
+     *
+     * @param patience how long the caller waits for them; what is not done by then goes on beside
+     */
+    void make(Collection<String> jobs, Duration patience) {
+        List<Future<?>> made = new LinkedHashSet<>(jobs)
+                .stream().<Future<?>>map(job -> asked.submit(() -> make(job))).toList();
+        long end = System.nanoTime() + patience.toNanos();
+        for (Future<?> one : made) {
+            try {
+                one.get(Math.max(0, end - System.nanoTime()), TimeUnit.NANOSECONDS);
+            } catch (TimeoutException goesOn) {
+                return;
+            } catch (InterruptedException stopped) {
+                Thread.currentThread().interrupt();
+                return;
+            } catch (ExecutionException told) {
+                return;
+            }
+        }
+    }
+
+    /** Without a summary the list shows the job by its name: what cannot be made now is no fault of the list. */
+    private void make(String jobId) {
+        try {
+            BookedJob book = fieldBook.forTheHouse(jobId);
+            if (stored.findById(jobId)
+                    .filter(s -> s.revision() >= book.revision())
+                    .isEmpty()) {
+                stored.save(new JobSummary(book));
+            }
+        } catch (TooLong | DataAccessException | TransactionException notNow) {
+            LOG.info("the summary of job {} was not made: {}", jobId, notNow.getMessage());
+        } catch (RuntimeException fault) {
+            // One job that cannot be computed takes no list away; its own pages show what is wrong.
+            LOG.error("the summary of job {} could not be made", jobId, fault);
+        }
+    }
+}
