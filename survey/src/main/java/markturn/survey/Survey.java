@@ -1,5 +1,6 @@
 package markturn.survey;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -7,16 +8,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
+import java.util.function.Predicate;
+import markturn.survey.epoch.Epoch;
 import markturn.survey.finding.Rules;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.judgement.Judgement;
 import markturn.survey.finding.judgement.Judgements;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.locate.Positions;
+import markturn.survey.network.FreeNetwork;
 import markturn.survey.network.NetworkRun;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Covariance;
@@ -202,9 +207,40 @@ public final class Survey {
      */
     public static MeasuredNetwork network(SurveyResult computed, DoubleConsumer progress) {
         Job job = inForce(computed.job());
+        return NetworkRun.compute(job, computed.measured().setups(), positions(computed), progress);
+    }
+
+    /**
+     * A job, or some of its setups, as one epoch of its marks.
+     *
+     * @param name as it is called among others
+     * @param opened when it was measured, where its readings do not say
+     * @param takesPart by the name of a setup
+     */
+    public static Epoch epoch(SurveyResult computed, String name, Instant opened, Predicate<String> takesPart) {
+        Job job = inForce(computed.job());
+        List<MeasuredSetup> setups = computed.measured().setups().stream()
+                .filter(setup -> takesPart.test(setup.name()))
+                .toList();
+        Optional<FreeNetwork> network = FreeNetwork.compute(job, setups, positions(computed));
+        List<Instant> at = setups.stream()
+                .flatMap(setup -> setup.setup().readings().stream())
+                .filter(Reading::stands)
+                .flatMap(reading -> reading.at().stream())
+                .sorted()
+                .toList();
+        return new Epoch(
+                name,
+                at.isEmpty() ? opened : at.get(at.size() / 2),
+                network.flatMap(FreeNetwork::plan),
+                network.flatMap(FreeNetwork::elevations),
+                network.map(FreeNetwork::test));
+    }
+
+    private static Map<String, Position> positions(SurveyResult computed) {
         Map<String, Position> known = new LinkedHashMap<>();
         computed.measured().marks().forEach(m -> m.position().ifPresent(at -> known.put(m.name(), at)));
-        return NetworkRun.compute(job, computed.measured().setups(), known, progress);
+        return known;
     }
 
     /** The route of a traverse that the setups suggest; empty where there is none. */

@@ -41,9 +41,14 @@ public final class Adjustment {
         if (normal.meet(one, other)) {
             return normal.cofactor(one, other);
         }
+        return covariances(one)[other];
+    }
+
+    /** Covariance of an unknown with each of them. */
+    public double[] covariances(int one) {
         double[] unit = new double[unknowns.length];
         unit[one] = 1;
-        return normal.inverseTimes(unit)[other];
+        return normal.inverseTimes(unit);
     }
 
     /** How many observations more than unknowns. */

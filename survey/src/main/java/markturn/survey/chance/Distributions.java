@@ -7,6 +7,7 @@ package markturn.survey.chance;
 public final class Distributions {
     private static final int MOST_STEPS = 60;
     private static final double STILL = 1e-14;
+    private static final int MOST_TERMS = 2000;
 
     /** Below this a tail is no number any more. */
     private static final double LARGEST_CHI_SQUARE = 1400;
@@ -72,6 +73,49 @@ public final class Distributions {
         double ninth = 2.0 / (9 * degrees);
         double root = Math.max(0.1, 1 - ninth + deviate * Math.sqrt(ninth));
         return degrees * root * root * root;
+    }
+
+    /**
+     * How large a fault has to be to be found: the noncentrality at which chi-square exceeds its limit with a probability.
+     *
+     * @param degrees of freedom, at least 1
+     * @param alarm the probability with which chance alone exceeds the limit
+     * @param power the probability with which the fault is to exceed it, above {@code alarm}
+     */
+    public static double noncentrality(int degrees, double alarm, double power) {
+        double limit = chiSquare(degrees, alarm);
+        double low = 0;
+        double high = 1;
+        while (beyond(degrees, high, limit) < power) {
+            low = high;
+            high *= 2;
+        }
+        while (high - low > STILL * high + STILL) {
+            double middle = (low + high) / 2;
+            if (middle == low || middle == high) {
+                break;
+            }
+            if (beyond(degrees, middle, limit) < power) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return high;
+    }
+
+    /** The tail of the noncentral chi-square distribution: Poisson's weights times central tails (NIST handbook, from memory). */
+    private static double beyond(int degrees, double noncentrality, double limit) {
+        double half = noncentrality / 2;
+        double weight = Math.exp(-half);
+        double left = 1 - weight;
+        double sum = weight * IncompleteGamma.above(degrees / 2.0, limit / 2);
+        for (int k = 1; left > STILL && k < MOST_TERMS; k++) {
+            weight *= half / k;
+            left -= weight;
+            sum += weight * IncompleteGamma.above(degrees / 2.0 + k, limit / 2);
+        }
+        return sum;
     }
 
     /**

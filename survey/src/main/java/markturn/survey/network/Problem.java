@@ -120,6 +120,31 @@ final class Problem {
         return unknowns.heights();
     }
 
+    /** Coordinates are counted from here. */
+    Position origin() {
+        return unknowns.origin();
+    }
+
+    /** The places that take part. */
+    Map<String, NumberedPlace> places() {
+        return unknowns.places();
+    }
+
+    /** The number of each elevation that is sought. */
+    Map<String, Integer> levels() {
+        return unknowns.levels();
+    }
+
+    /** The marks whose elevations do not move. */
+    Set<String> heldElevations() {
+        return datum.elevations();
+    }
+
+    /** The elevation of a mark before the adjustment. */
+    double carriedElevation(String mark) {
+        return unknowns.carried(mark).elevation().orElse(0);
+    }
+
     /** What the adjustment says. */
     NetworkReport report() {
         return new NetworkReport(unknowns, rays);
