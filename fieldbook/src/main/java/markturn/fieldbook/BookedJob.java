@@ -140,6 +140,23 @@ public final class BookedJob {
         return state.practice();
     }
 
+    /** The planned setups that do not stand yet, in their order. */
+    public List<PlannedSetup> planned() {
+        return state.planned().stream()
+                .filter(setup -> job.setup(setup.name()).isEmpty())
+                .toList();
+    }
+
+    /** The epochs that this job, or some of its setups, are. */
+    public List<EpochNoted> epochs() {
+        return state.epochs();
+    }
+
+    /** The marks that are meant to be stable, by decision; empty where nobody has said. */
+    public List<String> reference() {
+        return state.reference();
+    }
+
     /** Where the reading of that key stands; empty where there is none. */
     public Optional<ReadingPlace> place(String key) {
         return places.find(key);

@@ -40,6 +40,9 @@ public sealed interface EntryPayload
                 FixStruck,
                 WorkInterrupted,
                 PenTaken,
+                SetupsPlanned,
+                EpochNoted,
+                ReferenceChosen,
                 PracticeOpened {
     Kind kind();
 
@@ -121,6 +124,12 @@ public sealed interface EntryPayload
         BREAK("break", 1, MayBook.SURVEYOR, WorkInterrupted::read),
         /** A device takes the pen of a setup. */
         PEN("pen", 1, MayBook.SURVEYOR, PenTaken::read),
+        /** Setups that are to be made. */
+        PLANNED("planned", 1, MayBook.SURVEYOR, SetupsPlanned::read),
+        /** The job, or some of its setups, is an epoch of marks that are measured again. */
+        EPOCH("epoch", 1, MayBook.SURVEYOR, EpochNoted::read),
+        /** Which marks are meant to be stable, with the reason. */
+        REFERENCE_CHOSEN("reference-chosen", 1, MayBook.SURVEYOR_OR_REVIEWER, ReferenceChosen::read),
         /** Simulated devices are put at the job's service. */
         PRACTICE("practice", 1, MayBook.SURVEYOR, PracticeOpened::read);
 

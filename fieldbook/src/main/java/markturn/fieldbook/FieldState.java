@@ -1,7 +1,9 @@
 package markturn.fieldbook;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -11,6 +13,9 @@ import java.util.Set;
  * simulated, who booked readings. Each by the name of its setup.
  *
  * @param breaks how many readings stood in a setup's book at its last break
+ * @param planned setups that are to be made
+ * @param epochs of marks that are measured again, which this job or some of its setups are
+ * @param reference marks that are meant to be stable; empty where nobody has said
  * @param observers sign-in names of who booked readings at a setup, or brought them in with a file
  */
 record FieldState(
@@ -18,8 +23,12 @@ record FieldState(
         Map<String, Pen> pens,
         Map<String, Integer> breaks,
         Map<String, Set<String>> observers,
-        Optional<PracticeOpened> practice) {
-    static final FieldState NONE = new FieldState(Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty());
+        Optional<PracticeOpened> practice,
+        List<PlannedSetup> planned,
+        List<EpochNoted> epochs,
+        List<String> reference) {
+    static final FieldState NONE =
+            new FieldState(Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty(), List.of(), List.of(), List.of());
 
     /** The same while entries are laid on it; every map is copied when it is first touched. */
     static final class Draft {
@@ -29,10 +38,31 @@ record FieldState(
         private Map<String, Integer> breaks;
         private Map<String, Set<String>> observers;
         private Optional<PracticeOpened> practice;
+        private List<PlannedSetup> planned;
+        private List<EpochNoted> epochs;
+        private List<String> reference;
 
         Draft(FieldState before) {
             this.before = before;
             this.practice = before.practice;
+            this.planned = before.planned;
+            this.epochs = before.epochs;
+            this.reference = before.reference;
+        }
+
+        void planned(List<PlannedSetup> setups) {
+            planned = setups;
+        }
+
+        void epoch(EpochNoted noted) {
+            List<EpochNoted> others = new ArrayList<>(epochs);
+            others.removeIf(e -> e.name().equals(noted.name()));
+            others.add(noted);
+            epochs = List.copyOf(others);
+        }
+
+        void reference(List<String> marks) {
+            reference = marks;
         }
 
         void order(String setup, TurningOrder order) {
@@ -74,7 +104,10 @@ record FieldState(
                     pens == null ? before.pens : pens,
                     breaks == null ? before.breaks : breaks,
                     observers == null ? before.observers : observers,
-                    practice);
+                    practice,
+                    planned,
+                    epochs,
+                    reference);
         }
 
         private static <T> Map<String, T> own(Map<String, T> mine, Map<String, T> before) {

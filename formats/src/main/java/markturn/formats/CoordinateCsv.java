@@ -77,7 +77,7 @@ public final class CoordinateCsv {
     }
 
     /** A spreadsheet takes a leading =, +, - or @ for a formula, whatever blanks stand before it. */
-    private static String harmless(String text) {
+    static String harmless(String text) {
         return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 

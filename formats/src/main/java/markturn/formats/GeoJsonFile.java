@@ -142,7 +142,7 @@ public final class GeoJsonFile {
      * Which system the coordinates are in, in the member that GeoJSON had before RFC 7946 took all for WGS 84 and that general readers still
      * heed: the projection where there is one, else a local system that is nowhere on the globe.
      */
-    private static String system(SurveyResult result) {
+    static String system(SurveyResult result) {
         LengthUnit unit = result.job().units().length();
         Optional<GridProjection> projection = result.job().earth().projection().filter(p -> unit == LengthUnit.METRE);
         if (projection.isEmpty()) {
@@ -155,7 +155,7 @@ public final class GeoJsonFile {
                 : projection.get().definition();
     }
 
-    private static ObjectNode collection(SurveyResult result, String reference) {
+    static ObjectNode collection(SurveyResult result, String reference) {
         ObjectNode file = JsonNodeFactory.instance.objectNode();
         file.put("type", "FeatureCollection")
                 .put("name", result.job().name())
@@ -197,7 +197,7 @@ public final class GeoJsonFile {
         return BigDecimal.valueOf(value).setScale(places, RoundingMode.HALF_EVEN);
     }
 
-    private static byte[] bytes(ObjectNode file) {
+    static byte[] bytes(ObjectNode file) {
         return JsonMapper.builder()
                 .build()
                 .writerWithDefaultPrettyPrinter()

@@ -24,6 +24,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.SurveyResult;
+import markturn.survey.epoch.Epochs;
 import markturn.survey.finding.coordinates.ReferenceComparison;
 import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.finding.standing.Glance;
@@ -70,6 +71,7 @@ public final class Report {
     private final List<Person> crew;
     private final Instant made;
     private final String program;
+    private final Optional<Epochs> epochs;
 
     /** Somebody who worked on the job. */
     public record Person(String name, String role) {}
@@ -98,6 +100,22 @@ public final class Report {
         this.crew = List.copyOf(crew);
         this.made = made;
         this.program = program;
+        this.epochs = Optional.empty();
+    }
+
+    private Report(Report of, Optional<Epochs> epochs) {
+        this.result = of.result;
+        this.network = of.network;
+        this.adjusted = of.adjusted;
+        this.crew = of.crew;
+        this.made = of.made;
+        this.program = of.program;
+        this.epochs = epochs;
+    }
+
+    /** The same with what moved since its marks were measured first. */
+    public Report with(Epochs measuredAgain) {
+        return new Report(this, Optional.of(measuredAgain));
     }
 
     private static TemplateEngine engine() {
@@ -204,6 +222,9 @@ public final class Report {
         model.put("network", network.filter(n -> n.why().isEmpty()).orElse(null));
         model.put("adjusted", adjusted);
         model.put("plan", PlanPicture.svg(result, show));
+        model.put(
+                "moved",
+                epochs.map(e -> MovedPart.of(e, show, new Words(job.units()))).orElse(null));
         model.put("report", this);
         Context context = new Context(Locale.ENGLISH, model);
         StringWriter written = new StringWriter();

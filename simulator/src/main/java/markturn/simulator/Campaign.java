@@ -1,5 +1,6 @@
 package markturn.simulator;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -45,6 +46,7 @@ public final class Campaign {
     private final Map<String, Mark.Coordinates> control = new HashMap<>();
     private final List<Misread> misread = new ArrayList<>();
     private double constantLeftOn;
+    private Optional<Instant> time = Optional.empty();
     private Job job;
 
     private record Misread(String setup, String target, int set, Reading.Face face, double circle) {}
@@ -110,6 +112,12 @@ public final class Campaign {
     /** From now on the instrument adds this to every distance, metres. */
     public Campaign leavesOn(double constant) {
         constantLeftOn = constant;
+        return this;
+    }
+
+    /** From now on it is read at that time. */
+    public Campaign on(Instant instant) {
+        time = Optional.of(instant);
         return this;
     }
 
@@ -231,7 +239,7 @@ public final class Campaign {
                 List.of(),
                 reflector.name(),
                 Optional.of(MeasuredHeight.toAxis(AXIS)),
-                Optional.empty(),
+                time,
                 Reading.Origin.SIMULATED,
                 Optional.empty(),
                 Optional.empty(),

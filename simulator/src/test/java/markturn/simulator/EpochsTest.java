@@ -18,6 +18,7 @@ import markturn.survey.epoch.Movement;
 import markturn.survey.epoch.WhatMoved;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Units;
 import org.junit.jupiter.api.Test;
@@ -52,19 +53,26 @@ class EpochsTest {
     }
 
     /** Two free stations, each sighting the four reference marks and the eight of the slope, one set on both faces. */
-    private static Epoch epoch(long seed, String name, int day, Map<String, double[]> moved) {
-        Campaign campaign = new Campaign(
-                seed, world(moved), ClassOfWork.Preset.PRECISE, Campaigns.instrument(1), Campaigns.prism(), 1);
+    static Job job(long seed, Map<String, double[]> moved) {
+        Campaign campaign = campaign(seed, moved);
         // Listed where they were when the slope was first measured: what moved since is not known.
-        Campaign listed = new Campaign(
-                seed, world(Map.of()), ClassOfWork.Preset.PRECISE, Campaigns.instrument(1), Campaigns.prism(), 1);
+        Campaign listed = campaign(seed, Map.of());
         REFERENCE.forEach(listed::control);
         listed.job().marks().forEach(mark -> campaign.with(job -> job.plus(mark)));
         SLOPE.forEach(campaign::wanted);
         campaign.wanted("P1").wanted("P2");
         campaign.free("S1", "P1", REFERENCE, SLOPE).free("S2", "P2", REFERENCE, SLOPE);
+        return campaign.job();
+    }
+
+    private static Campaign campaign(long seed, Map<String, double[]> moved) {
+        return new Campaign(
+                seed, world(moved), ClassOfWork.Preset.PRECISE, Campaigns.instrument(1), Campaigns.prism(), 1);
+    }
+
+    private static Epoch epoch(long seed, String name, int day, Map<String, double[]> moved) {
         return Survey.epoch(
-                Survey.compute(campaign.job()),
+                Survey.compute(job(seed, moved)),
                 name,
                 Instant.parse("2026-01-01T00:00:00Z").plusSeconds(86400L * day),
                 setup -> true);
@@ -143,7 +151,7 @@ class EpochsTest {
                 Map.of("M3", new double[] {-0.008, -0.006, -0.004}, "M6", new double[] {-0.010, 0, 0});
         Map<String, double[]> third = Map.of(
                 "M3", new double[] {-0.016, -0.012, -0.008}, "M6", new double[] {-0.010, 0, 0}, "R2", new double[] {
-                    0.012, 0, 0
+                    0.020, 0, 0
                 });
         Epochs all = Epochs.of(
                 List.of(
@@ -159,8 +167,8 @@ class EpochsTest {
         assertThat(autumn.left()).extracting(FigureComparison.Left::mark).containsExactly("R2");
         assertThat(autumn.moved()).extracting(Movement::mark).containsExactlyInAnyOrder("R2", "M3", "M6");
         assertThat(WORDS.verdict(all.sinceFirst().get(1)))
-                .contains("M3 moved 21 mm towards south-west")
-                .contains("R2 moved 1")
+                .containsPattern("M3 moved (1[89]|2[0-2]) mm towards south-west")
+                .containsPattern("R2 moved (1[89]|2[0-2]) mm towards north")
                 .contains("Nothing else");
         assertThat(WORDS.reference(all.sinceFirst().get(1)).get(0))
                 .startsWith("R2 did not hold in plan and left the reference. R1, R3 and R4 kept their figure");
@@ -179,6 +187,6 @@ class EpochsTest {
                         .filter(l -> l.mark().equals("M3"))
                         .findFirst()
                         .orElseThrow()))
-                .matches("(39|4\\d) mm a year towards south-west");
+                .matches("(3[5-9]|4[0-5]) mm a year towards south-west");
     }
 }

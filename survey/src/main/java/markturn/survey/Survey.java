@@ -3,10 +3,12 @@ package markturn.survey;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.DoubleConsumer;
 import java.util.function.Predicate;
 import markturn.survey.epoch.Epoch;
@@ -229,12 +231,25 @@ public final class Survey {
                 .flatMap(reading -> reading.at().stream())
                 .sorted()
                 .toList();
+        Set<String> places = unmarked(job, setups);
         return new Epoch(
                 name,
                 at.isEmpty() ? opened : at.get(at.size() / 2),
-                network.flatMap(FreeNetwork::plan),
-                network.flatMap(FreeNetwork::elevations),
+                network.flatMap(FreeNetwork::plan).flatMap(figure -> figure.without(places)),
+                network.flatMap(FreeNetwork::elevations).flatMap(figure -> figure.without(places)),
                 network.map(FreeNetwork::test));
+    }
+
+    /** Where an instrument stood free, and nothing stands in the ground: the next epoch stands elsewhere. */
+    private static Set<String> unmarked(Job job, List<MeasuredSetup> setups) {
+        Set<String> places = new HashSet<>();
+        for (MeasuredSetup setup : setups) {
+            if (setup.setup().isFree()) {
+                places.add(job.trueName(setup.setup().station()));
+            }
+        }
+        setups.forEach(setup -> setup.abstracts().forEach(seen -> places.remove(job.trueName(seen.target()))));
+        return places;
     }
 
     private static Map<String, Position> positions(SurveyResult computed) {

@@ -14,6 +14,7 @@ import org.ejml.simple.SimpleMatrix;
  * whether it explains where the mark was found.
  *
  * @param points one an epoch that has the mark
+ * @param start where the line begins, at the first epoch, metres
  * @param rate metres a year: north and east in plan, up in elevation
  * @param rateCovariance of the rate, square metres a square year
  * @param statistic of the rate: {@code rᵀ Q⁻¹ r}
@@ -24,6 +25,7 @@ import org.ejml.simple.SimpleMatrix;
 public record TimeLine(
         String mark,
         List<Point> points,
+        double[] start,
         double[] rate,
         double[][] rateCovariance,
         double statistic,
@@ -34,15 +36,37 @@ public record TimeLine(
     private static final double YEAR = 365.2425 * 86400;
 
     private static final int FEWEST = 3;
+    /** Within a day there is no rate a year, years. */
+    private static final double SHORTEST = 1 / 365.0;
 
     /**
      * Where a mark was found in an epoch.
      *
      * @param years since the first epoch
      * @param shift metres from where it was in the first
-     * @param stdDev one sigma of each, metres
+     * @param covariance of the shift, square metres
      */
-    public record Point(String epoch, Instant at, double years, double[] shift, double[] stdDev) {}
+    public record Point(String epoch, Instant at, double years, double[] shift, double[][] covariance) {
+        /** How far it is along a direction, metres. */
+        public double along(double[] direction) {
+            double sum = 0;
+            for (int k = 0; k < shift.length; k++) {
+                sum += shift[k] * direction[k];
+            }
+            return sum;
+        }
+
+        /** One sigma of that, metres. */
+        public double stdDevAlong(double[] direction) {
+            double sum = 0;
+            for (int i = 0; i < shift.length; i++) {
+                for (int j = 0; j < shift.length; j++) {
+                    sum += direction[i] * covariance[i][j] * direction[j];
+                }
+            }
+            return Math.sqrt(Math.max(0, sum));
+        }
+    }
 
     /** Whether it goes on moving: the rate is beyond what chance explains. */
     public boolean moves() {
@@ -52,6 +76,15 @@ public record TimeLine(
     /** Whether a straight line explains it. */
     public boolean isStraight() {
         return misfit <= misfitLimit;
+    }
+
+    /** The direction in which it moves: that of the rate, upwards in elevation. */
+    public double[] direction() {
+        if (rate.length == 1) {
+            return new double[] {1};
+        }
+        double speed = speed();
+        return speed == 0 ? new double[] {1, 0} : new double[] {rate[0] / speed, rate[1] / speed};
     }
 
     /** Metres a year. */
@@ -95,6 +128,9 @@ public record TimeLine(
     private static Optional<TimeLine> line(String mark, List<Laid> all, double each) {
         List<Laid> laid =
                 all.stream().filter(l -> l.at().marks().contains(mark)).toList();
+        if (laid.get(laid.size() - 1).years() - laid.get(0).years() < SHORTEST) {
+            return Optional.empty();
+        }
         int m = laid.get(0).at().dimension();
         SimpleMatrix normal = new SimpleMatrix(2 * m, 2 * m);
         SimpleMatrix right = new SimpleMatrix(2 * m, 1);
@@ -103,11 +139,7 @@ public record TimeLine(
         for (Laid l : laid) {
             double[] shift = l.at().shift(mark);
             double[][] own = l.at().covariance(mark);
-            double[] stdDev = new double[m];
-            for (int k = 0; k < m; k++) {
-                stdDev[k] = Math.sqrt(own[k][k]);
-            }
-            points.add(new Point(l.epoch().name(), l.epoch().at(), l.years(), shift, stdDev));
+            points.add(new Point(l.epoch().name(), l.epoch().at(), l.years(), shift, own));
             SimpleMatrix design = design(m, l.years());
             SimpleMatrix weight = new SimpleMatrix(own).invert();
             weights.add(weight);
@@ -115,10 +147,6 @@ public record TimeLine(
             right = right.plus(design.transpose().mult(weight).mult(column(shift)));
         }
         SimpleMatrix cofactor = normal.invert();
-        if (cofactor.hasUncountable()) {
-            // All at one time: no rate.
-            return Optional.empty();
-        }
         SimpleMatrix found = cofactor.mult(right);
         double misfit = 0;
         for (int i = 0; i < laid.size(); i++) {
@@ -127,9 +155,11 @@ public record TimeLine(
                     .minus(column(points.get(i).shift()));
             misfit += v.transpose().mult(weights.get(i)).mult(v).get(0);
         }
+        double[] start = new double[m];
         double[] rate = new double[m];
         double[][] rateCovariance = new double[m][m];
         for (int i = 0; i < m; i++) {
+            start[i] = found.get(i);
             rate[i] = found.get(m + i);
             for (int j = 0; j < m; j++) {
                 rateCovariance[i][j] = cofactor.get(m + i, m + j);
@@ -138,6 +168,7 @@ public record TimeLine(
         return Optional.of(new TimeLine(
                 mark,
                 points,
+                start,
                 rate,
                 rateCovariance,
                 FigureComparison.squared(rate, rateCovariance),

@@ -44,6 +44,8 @@ public record Decision(
     public static final String ARCHIVE = "archive";
     /** An archived job is worked on again. */
     public static final String BRING_BACK = "bring-back";
+    /** Which marks are meant to be stable, where epochs are compared. */
+    public static final String CHOOSE_REFERENCE = "choose-reference";
     /** A target is turned no longer in the sets of a setup. */
     public static final String LEAVE_TARGET = "leave-target";
     /** What was adopted from a run is taken back. */

@@ -159,6 +159,10 @@ public record Job(
     }
 
     /** The same job with one mark more. */
+    public Job withCodes(List<Code> described) {
+        return changed(draft -> draft.codes = described);
+    }
+
     public Job plus(Mark more) {
         return changed(draft -> draft.marks = Named.plus(marks, List.of(more), Mark::name));
     }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.PlannedSetup;
 import markturn.fieldbook.TurningOrder;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
@@ -22,7 +23,8 @@ public final class Prepared {
     /**
      * The fields of the sheet.
      *
-     * @param asked {@code from} a setup {@code to} one of its targets for the move there, or {@code again} for the same setup once more
+     * @param asked {@code from} a setup {@code to} one of its targets for the move there, {@code again} for the same setup once more, or
+     *     {@code planned} one that is to be made
      */
     public static Map<String, String> typed(BookedJob book, Map<String, String> asked) {
         Map<String, String> typed = new LinkedHashMap<>();
@@ -34,6 +36,10 @@ public final class Prepared {
                 .setup(asked.getOrDefault("from", ""))
                 .ifPresent(before -> moved(book, before, asked.getOrDefault("to", ""), typed));
         book.job().setup(asked.getOrDefault("again", "")).ifPresent(before -> again(book, before, typed));
+        book.planned().stream()
+                .filter(setup -> setup.name().equals(asked.getOrDefault("planned", "")))
+                .findFirst()
+                .ifPresent(setup -> planned(book, setup, typed));
         return typed;
     }
 
@@ -41,7 +47,9 @@ public final class Prepared {
     public static String heading(Map<String, String> typed) {
         return typed.containsKey("from")
                 ? "Move to " + typed.getOrDefault("station", "")
-                : typed.containsKey("again") ? "Set up once more as " + typed.get("again") : "Set up";
+                : typed.containsKey("again")
+                        ? "Set up once more as " + typed.get("again")
+                        : typed.containsKey("planned") ? "Set up " + typed.get("planned") + ", as planned" : "Set up";
     }
 
     /**
@@ -107,9 +115,32 @@ public final class Prepared {
         typed.put("freeStation", Code.after(book.job(), before.station()));
         alike(before, order, typed);
         typed.put("start", "falls");
+        aims(
+                order.aims().stream()
+                        .map(aim -> new PlannedSetup.Aim(aim.target(), aim.role(), aim.reflector()))
+                        .toList(),
+                typed);
+    }
+
+    /** As it was planned: what is measured is asked anew. */
+    private static void planned(BookedJob book, PlannedSetup setup, Map<String, String> typed) {
+        typed.put("planned", setup.name());
+        typed.put("name", setup.name());
+        typed.put("method", setup.free() ? "resection" : "occupied");
+        typed.put(setup.free() ? "freeStation" : "station", setup.station());
+        if (book.job().instruments().stream().anyMatch(i -> i.name().equals(setup.instrument()))) {
+            typed.put("instrument", setup.instrument());
+        }
+        typed.put("sets", String.valueOf(setup.sets()));
+        typed.put("school", setup.school().key());
+        typed.put("start", "falls");
+        aims(setup.aims(), typed);
+    }
+
+    private static void aims(List<PlannedSetup.Aim> aims, Map<String, String> typed) {
         int back = 0;
         int fore = 0;
-        for (TurningOrder.Aim aim : order.aims()) {
+        for (PlannedSetup.Aim aim : aims) {
             boolean backsight = aim.role() == Reading.Role.BACKSIGHT;
             if (backsight && back == SetupForm.BACKSIGHTS || !backsight && fore == SetupForm.FORESIGHTS) {
                 continue;

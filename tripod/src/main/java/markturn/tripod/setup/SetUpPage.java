@@ -67,6 +67,11 @@ public final class SetUpPage implements Page {
                         "sensor",
                         () -> Sheet.empty().with("there", book.practice().isPresent()))
                 .with(
+                        "planned",
+                        book.planned().stream()
+                                .map(setup -> new PlannedRow(setup, at))
+                                .toList())
+                .with(
                         "setups",
                         book.result().measured().setups().stream()
                                 .map(setup ->
@@ -83,6 +88,7 @@ public final class SetUpPage implements Page {
         return () -> Sheet.empty()
                 .with("moved", typed.containsKey("from"))
                 .with("again", typed.containsKey("again"))
+                .with("planned", typed.containsKey("planned"))
                 .with("unknown", KnownMarks.names(book).isEmpty())
                 .with("bare", book.job().instruments().isEmpty());
     }

@@ -30,8 +30,8 @@ import markturn.tripod.typed.Form;
 
 /** The sheet of setting up, as it was filled in: what is at fault stays with its field. */
 public final class SetupForm {
-    public static final int BACKSIGHTS = 4;
-    public static final int FORESIGHTS = 4;
+    public static final int BACKSIGHTS = 8;
+    public static final int FORESIGHTS = 12;
     private static final double MILLIMETRE = 0.001;
     private static final double SMALL_START = Math.toRadians(5);
 

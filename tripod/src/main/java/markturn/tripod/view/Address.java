@@ -25,6 +25,11 @@ public record Address(String job) {
         return setUp() + "?again=" + NameInAddress.value(setup);
     }
 
+    /** The sheet of setting up, prepared for a setup that is planned. */
+    public String planned(String setup) {
+        return setUp() + "?planned=" + NameInAddress.value(setup);
+    }
+
     /** Where the height of the instrument is corrected. */
     public String correctHeight(String setup) {
         return job + "/review/correct?what=instrumentHeight&setup=" + NameInAddress.value(setup);

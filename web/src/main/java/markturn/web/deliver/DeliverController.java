@@ -79,7 +79,7 @@ class DeliverController {
         BookedJob book = fieldBook.book(id, who.getName());
         return ResponseEntity.ok()
                 .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
-                .body(reports.of(book, share -> {}).html("report.css"));
+                .body(reports.of(book, who.getName(), share -> {}).html("report.css"));
     }
 
     @GetMapping("/job/{id}/deliver/report.css")

@@ -66,8 +66,9 @@ class MadeFiles {
                 reached -> heavy.inTurn(
                         asked.person(),
                         () -> asked.kind() == Kind.REPORT
-                                ? reports.of(book, part(reached, 0, 0.5)).pdf(part(reached, 0.5, 1))
-                                : zipped(book, asked.scale(), reached)));
+                                ? reports.of(book, asked.person(), part(reached, 0, 0.5))
+                                        .pdf(part(reached, 0.5, 1))
+                                : zipped(book, asked, reached)));
     }
 
     LongWork<Asked, byte[]> works() {
@@ -78,14 +79,16 @@ class MadeFiles {
         return share -> of.accept(from + (to - from) * share);
     }
 
-    private byte[] zipped(BookedJob book, int scale, DoubleConsumer reached) throws IOException {
+    private byte[] zipped(BookedJob book, Asked asked, DoubleConsumer reached) throws IOException {
         SurveyResult result = book.resultInTheEnd();
         Map<String, byte[]> files = new LinkedHashMap<>();
         for (OpenFormat format : OpenFormats.ALL) {
-            format.write(result, scale).ifPresent(content -> files.put(format.ending(scale), content));
+            format.write(result, asked.scale()).ifPresent(content -> files.put(format.ending(asked.scale()), content));
             reached.accept(0.2 * files.size() / OpenFormats.ALL.size());
         }
-        files.put("report.pdf", reports.of(book, part(reached, 0.2, 0.5)).pdf(part(reached, 0.5, 1)));
+        files.put(
+                "report.pdf",
+                reports.of(book, asked.person(), part(reached, 0.2, 0.5)).pdf(part(reached, 0.5, 1)));
         ByteArrayOutputStream zipped = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(zipped)) {
             for (Map.Entry<String, byte[]> each : files.entrySet()) {

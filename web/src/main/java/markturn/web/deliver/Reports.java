@@ -11,9 +11,11 @@ import markturn.fieldbook.BookedJob;
 import markturn.formats.Version;
 import markturn.report.Report;
 import markturn.survey.SurveyResult;
+import markturn.survey.epoch.Epochs;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredNetwork;
+import markturn.web.epoch.Series;
 import markturn.web.people.People;
 import org.springframework.stereotype.Component;
 
@@ -24,18 +26,25 @@ class Reports {
     private static final int MOST_SETUPS = 400;
 
     private final People people;
+    private final Series series;
 
-    Reports(People people) {
+    Reports(People people, Series series) {
+        this.series = series;
         this.people = people;
     }
 
-    /** @param progress told of the adjustment of the whole job, the share that is done; what it throws ends the work */
-    Report of(BookedJob book, DoubleConsumer progress) {
+    /**
+     * @param who sees it: epochs of jobs that they are no member of are left out
+     * @param progress told of the adjustment of the whole job, the share that is done; what it throws ends the work
+     */
+    Report of(BookedJob book, String who, DoubleConsumer progress) {
         SurveyResult result = book.resultInTheEnd();
         int setups = book.job().setups().size();
         Optional<MeasuredNetwork> network =
                 setups > 0 && setups <= MOST_SETUPS ? Optional.of(book.network(progress)) : Optional.empty();
-        return new Report(result, network, crew(book), Instant.now(), Version.program());
+        Report report = new Report(result, network, crew(book), Instant.now(), Version.program());
+        Series.Seen seen = series.of(book, who);
+        return seen.epochs().size() < 2 ? report : report.with(Epochs.of(seen.epochs(), seen.reference()));
     }
 
     private List<Report.Person> crew(BookedJob book) {

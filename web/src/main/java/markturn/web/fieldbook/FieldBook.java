@@ -239,6 +239,11 @@ public class FieldBook {
         });
     }
 
+    /** The jobs of a member that are called so. */
+    public List<String> called(String title, String member) {
+        return jobs.called(title, member);
+    }
+
     /** The job as it stands. */
     public BookedJob book(String jobId, String member) {
         return find(jobId, member).orElseThrow(NoSuchJob::new);

@@ -1,6 +1,7 @@
 package markturn.web.fieldbook;
 
 import jakarta.persistence.LockModeType;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
@@ -15,6 +16,9 @@ interface StoredJobs extends Repository<StoredJob, String> {
 
     @Query("select j.lastSequence from StoredJob j where j.id = :id and :member member of j.members")
     Optional<Long> lastSequence(String id, String member);
+
+    @Query("select j.id from StoredJob j where j.title = :title and :member member of j.members")
+    List<String> called(String title, String member);
 
     @Query("select j.lastSequence from StoredJob j where j.id = :id")
     Optional<Long> lastSequence(String id);

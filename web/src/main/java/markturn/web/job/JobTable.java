@@ -133,7 +133,12 @@ class JobTable {
 
     /** The rows of that page of the table. */
     List<Row> rows(String who, Asked asked) {
-        return query(Row.class, COLUMNS, who, asked, " order by " + asked.order().by + "j.openedAt desc, j.id")
+        return query(
+                        Row.class,
+                        COLUMNS,
+                        who,
+                        asked,
+                        " order by " + nearest(asked) + asked.order().by + "j.openedAt desc, j.id")
                 .setFirstResult(asked.page() * PAGE)
                 .setMaxResults(PAGE)
                 .getResultList();
@@ -159,6 +164,17 @@ class JobTable {
         TypedQuery<T> query = database.createQuery(text.append(behind).toString(), type);
         values.forEach(query::setParameter);
         return query;
+    }
+
+    /** Jobs whose name has all the words come before those that have them in their marks. */
+    private static String nearest(Asked asked) {
+        StringBuilder all = new StringBuilder();
+        for (int i = 0; i < words(asked.words()).size(); i++) {
+            all.append(i == 0 ? "case when " : " and ")
+                    .append("lower(j.title) like :word")
+                    .append(i);
+        }
+        return all.length() == 0 ? "" : all + " then 0 else 1 end, ";
     }
 
     private static List<String> words(String typed) {

@@ -1,0 +1,28 @@
+package markturn.tripod.setup;
+
+import markturn.fieldbook.PlannedSetup;
+import markturn.survey.finding.words.Words;
+import markturn.survey.show.Sentence;
+import markturn.tripod.view.Address;
+import markturn.tripod.view.Sheet;
+import markturn.tripod.view.Shown;
+
+/** A setup that is to be made, as the sheet offers it. */
+record PlannedRow(PlannedSetup setup, Address at) implements Shown {
+    @Override
+    public Sheet sheet() {
+        return Sheet.empty()
+                .with("name", setup.name())
+                .with("address", at.planned(setup.name()))
+                .with(
+                        "words",
+                        Sentence.of(
+                                "%s %s, %s: %s",
+                                setup.free() ? "free station" : "on",
+                                setup.station(),
+                                Sentence.count(setup.sets(), "set", "sets"),
+                                Words.names(setup.aims().stream()
+                                        .map(PlannedSetup.Aim::target)
+                                        .toList())));
+    }
+}
