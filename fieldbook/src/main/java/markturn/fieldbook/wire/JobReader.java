@@ -1,5 +1,6 @@
 package markturn.fieldbook.wire;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -136,7 +137,18 @@ public final class JobReader {
                 of.length("heightStdDev").orElse(0),
                 of.plain("wavelength"),
                 of.find("reference").map(JobReader::atmosphere).orElse(Atmosphere.USUAL_REFERENCE),
-                notch(of));
+                notch(of),
+                of.text("serial"),
+                of.list("remembered").stream().map(JobReader::remembered).toList());
+    }
+
+    private static Instrument.Remembered remembered(Element of) {
+        return new Instrument.Remembered(
+                of.instant("at").orElse(Instant.EPOCH),
+                of.small("collimation").orElse(0),
+                of.small("collimationStdDev").orElse(0),
+                of.small("index").orElse(0),
+                of.small("indexStdDev").orElse(0));
     }
 
     public static Reflector reflector(Element of) {

@@ -182,7 +182,21 @@ public final class JobWriter {
         putPlain(to, "wavelength", of.wavelength());
         atmosphere(to.putFields("reference"), of.reference());
         notch(to, of.notch());
+        if (!of.serial().isEmpty()) {
+            to.put("serial", of.serial());
+        }
+        if (!of.remembered().isEmpty()) {
+            to.put("remembered", list(of.remembered(), this::remembered));
+        }
         return to;
+    }
+
+    private Fields remembered(Instrument.Remembered of) {
+        return object().put("at", of.at().toString())
+                .put("collimation", small(of.collimation()))
+                .put("collimationStdDev", small(of.collimationStdDev()))
+                .put("index", small(of.index()))
+                .put("indexStdDev", small(of.indexStdDev()));
     }
 
     public Fields reflector(Reflector of) {

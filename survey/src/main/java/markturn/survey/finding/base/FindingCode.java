@@ -41,6 +41,7 @@ public enum FindingCode {
     SET_RESIDUAL(Room.SETS, "set-residual"),
     COLLIMATION_SPREAD(Room.SETS, "collimation-spread"),
     INDEX_SPREAD(Room.SETS, "index-spread"),
+    COLLIMATION_JUMP(Room.SETS, "collimation-jump"),
     DISTANCE_SPREAD(Room.SETS, "distance-spread"),
     ONE_SET(Room.SETS, "one-set"),
     FACE_MISSING(Room.SETS, "face-missing"),

@@ -15,6 +15,7 @@ public final class SetsRoom {
             new SetResidual(),
             new CollimationSpread(),
             new IndexSpread(),
+            new CollimationJump(),
             new DistanceSpread(),
             new OneSet(),
             new FaceMissing(),
