@@ -23,7 +23,7 @@ public record SetupsPlanned(List<PlannedSetup> setups) implements EntryPayload {
         return new PlannedSetup(
                 of.text("name"),
                 of.text("station"),
-                of.flag("free", false),
+                PlannedSetup.Method.of(of.text("method")),
                 of.text("instrument"),
                 of.integer("sets").orElse(1),
                 PointingOrder.School.of(of.text("school")),
@@ -51,7 +51,7 @@ public record SetupsPlanned(List<PlannedSetup> setups) implements EntryPayload {
             Fields each = new Fields()
                     .put("name", setup.name())
                     .put("station", setup.station())
-                    .put("free", setup.free())
+                    .put("method", setup.method().key())
                     .put("instrument", setup.instrument())
                     .put("sets", setup.sets())
                     .put("school", setup.school().key());

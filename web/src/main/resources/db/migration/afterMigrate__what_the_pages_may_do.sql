@@ -8,3 +8,4 @@ grant update, delete on job_member to 'markturn'@'127.0.0.1';
 -- Summaries are remade, and devices let go, at will.
 grant update, delete on job_summary to 'markturn'@'127.0.0.1';
 grant update, delete on taken_along to 'markturn'@'127.0.0.1';
+grant update, delete on setup_figures to 'markturn'@'127.0.0.1';

@@ -18,7 +18,7 @@ record PlannedRow(PlannedSetup setup, Address at) implements Shown {
                         "words",
                         Sentence.of(
                                 "%s %s, %s: %s",
-                                setup.free() ? "free station" : "on",
+                                setup.method().words(),
                                 setup.station(),
                                 Sentence.count(setup.sets(), "set", "sets"),
                                 Words.names(setup.aims().stream()

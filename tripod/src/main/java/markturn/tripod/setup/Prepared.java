@@ -126,8 +126,8 @@ public final class Prepared {
     private static void planned(BookedJob book, PlannedSetup setup, Map<String, String> typed) {
         typed.put("planned", setup.name());
         typed.put("name", setup.name());
-        typed.put("method", setup.free() ? "resection" : "occupied");
-        typed.put(setup.free() ? "freeStation" : "station", setup.station());
+        typed.put("method", setup.method().key());
+        typed.put(setup.method() == PlannedSetup.Method.OCCUPIED ? "station" : "freeStation", setup.station());
         if (book.job().instruments().stream().anyMatch(i -> i.name().equals(setup.instrument()))) {
             typed.put("instrument", setup.instrument());
         }

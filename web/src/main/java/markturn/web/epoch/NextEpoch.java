@@ -61,7 +61,7 @@ final class NextEpoch {
             planned.add(new PlannedSetup(
                     setup.name(),
                     setup.station(),
-                    setup.isFree(),
+                    setup.isFree() ? PlannedSetup.Method.RESECTION : PlannedSetup.Method.OCCUPIED,
                     setup.instrument(),
                     order.sets(),
                     order.school(),

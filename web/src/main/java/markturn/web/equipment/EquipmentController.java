@@ -20,6 +20,7 @@ import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
+import markturn.web.instrument.InstrumentMemory;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -52,6 +53,7 @@ class EquipmentController {
     private static List<Field> instrumentFields(String small) {
         return List.of(
                 new Field("name", "Name"),
+                new Field("serial", "Serial number"),
                 new Field("directionStdDev", "Standard deviation of a direction, one set (ISO 17123-3), " + small),
                 new Field("zenithStdDev", "Standard deviation of a zenith angle, one set, " + small),
                 new Field("distanceStdDev", "Standard deviation of a distance, mm"),
@@ -66,8 +68,10 @@ class EquipmentController {
     }
 
     private final FieldBook fieldBook;
+    private final InstrumentMemory memory;
 
-    EquipmentController(FieldBook fieldBook) {
+    EquipmentController(FieldBook fieldBook, InstrumentMemory memory) {
+        this.memory = memory;
         this.fieldBook = fieldBook;
     }
 
@@ -76,7 +80,7 @@ class EquipmentController {
         return page(fieldBook.book(id, who.getName()), model, Map.of(), Map.of());
     }
 
-    private static String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
+    private String page(BookedJob book, Model model, Map<String, String> typed, Map<String, String> faults) {
         JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
@@ -84,6 +88,7 @@ class EquipmentController {
         model.addAttribute("instrumentFields", instrumentFields(small));
         model.addAttribute("reflectorFields", REFLECTOR_FIELDS);
         model.addAttribute("wavelengths", WAVELENGTHS);
+        model.addAttribute("office", memory.all());
         return "equipment/list";
     }
 
@@ -108,7 +113,9 @@ class EquipmentController {
                                 .orElse(Atmosphere.USUAL_REFERENCE.pressure()),
                         0),
                 notch(form));
-        return added(book, form, new InstrumentAdded(instrument), "name", model, who, typed);
+        String serial = serial(form);
+        Instrument known = serial.isEmpty() ? instrument : instrument.known(serial, memory.lastShown(serial));
+        return added(book, form, new InstrumentAdded(known), "name", model, who, typed);
     }
 
     @PostMapping("/job/{id}/equipment/reflector")
@@ -133,6 +140,35 @@ class EquipmentController {
     private static OptionalDouble belowAntenna(Form form) {
         OptionalDouble below = form.number("belowAntenna", 0, 2000, "millimetres below the antenna, 0 to 2000");
         return below.isPresent() ? OptionalDouble.of(below.getAsDouble() * MILLIMETRE) : below;
+    }
+
+    /** It stands in addresses, so that it is what plates bear. */
+    private static String serial(Form form) {
+        String serial = form.text("serial");
+        if (!serial.matches("[\\p{L}\\p{N} ._-]{0,60}")) {
+            form.fault(
+                    "serial",
+                    "Expected letters, digits, blanks, points and dashes as they stand on the plate, or nothing");
+        }
+        return serial;
+    }
+
+    /** Takes an instrument of the office into the job, with what its last setups showed. */
+    @PostMapping("/job/{id}/equipment/office")
+    String fromOffice(
+            @PathVariable String id,
+            @RequestParam String key,
+            @RequestParam(defaultValue = "") String serial,
+            Model model,
+            Principal who) {
+        BookedJob book = fieldBook.book(id, who.getName());
+        Form form = new Form(Map.of("key", key), book.job().units());
+        Optional<Instrument> known = memory.forNewJob(serial);
+        if (known.isEmpty()) {
+            form.fault("office", "Expected one of the instruments of the office");
+            return page(book, model, Map.of(), form.faults());
+        }
+        return added(book, form, new InstrumentAdded(known.get()), "office", model, who, Map.of("key", key));
     }
 
     private static double millimetres(Form form, String field) {

@@ -239,6 +239,11 @@ public class FieldBook {
         });
     }
 
+    /** What a job is called; empty where somebody is no member of it. */
+    public Optional<String> title(String jobId, String member) {
+        return jobs.title(jobId, member);
+    }
+
     /** The jobs of a member that are called so. */
     public List<String> called(String title, String member) {
         return jobs.called(title, member);

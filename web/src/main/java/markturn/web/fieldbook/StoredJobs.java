@@ -17,6 +17,9 @@ interface StoredJobs extends Repository<StoredJob, String> {
     @Query("select j.lastSequence from StoredJob j where j.id = :id and :member member of j.members")
     Optional<Long> lastSequence(String id, String member);
 
+    @Query("select j.title from StoredJob j where j.id = :id and :member member of j.members")
+    Optional<String> title(String id, String member);
+
     @Query("select j.id from StoredJob j where j.title = :title and :member member of j.members")
     List<String> called(String title, String member);
 

@@ -63,6 +63,7 @@ class JobList {
         model.addAttribute("asked", asked);
         model.addAttribute("count", count);
         model.addAttribute("first", asked.page() * JobTable.PAGE + 1);
+        model.addAttribute("paged", count > JobTable.PAGE);
         model.addAttribute("before", asked.page() - 1);
         model.addAttribute("next", (asked.page() + 1L) * JobTable.PAGE >= count ? -1 : asked.page() + 1);
         model.addAttribute("filters", JobTable.Filter.values());

@@ -17,6 +17,7 @@ import markturn.fieldbook.BookedJob;
 import markturn.web.fieldbook.Booked;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.TooLong;
+import markturn.web.instrument.InstrumentMemory;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -39,11 +40,13 @@ class Summaries {
 
     private final FieldBook fieldBook;
     private final JobSummaries stored;
+    private final InstrumentMemory instruments;
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(Summaries::quietly);
     private final ExecutorService asked = Executors.newFixedThreadPool(2, Summaries::quietly);
 
-    Summaries(FieldBook fieldBook, JobSummaries stored) {
+    Summaries(FieldBook fieldBook, JobSummaries stored, InstrumentMemory instruments) {
+        this.instruments = instruments;
         this.fieldBook = fieldBook;
         this.stored = stored;
     }
@@ -113,6 +116,7 @@ class Summaries {
                     .filter(s -> s.revision() >= book.revision())
                     .isEmpty()) {
                 stored.save(new JobSummary(book));
+                instruments.remake(book);
             }
         } catch (TooLong | DataAccessException | TransactionException notNow) {
             LOG.info("the summary of job {} was not made: {}", jobId, notNow.getMessage());
