@@ -9,3 +9,7 @@ grant update, delete on job_member to 'markturn'@'127.0.0.1';
 grant update, delete on job_summary to 'markturn'@'127.0.0.1';
 grant update, delete on taken_along to 'markturn'@'127.0.0.1';
 grant update, delete on setup_figures to 'markturn'@'127.0.0.1';
+-- Sessions begin and end; copies of the program come and go.
+grant update, delete on SPRING_SESSION to 'markturn'@'127.0.0.1';
+grant update, delete on SPRING_SESSION_ATTRIBUTES to 'markturn'@'127.0.0.1';
+grant update, delete on running_copy to 'markturn'@'127.0.0.1';

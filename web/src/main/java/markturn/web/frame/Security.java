@@ -4,6 +4,7 @@ import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
@@ -32,6 +33,9 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 import org.springframework.security.web.savedrequest.HttpSessionRequestCache;
 import org.springframework.security.web.savedrequest.RequestCache;
 import org.springframework.security.web.session.HttpSessionEventPublisher;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
+import org.springframework.session.security.SpringSessionBackedSessionRegistry;
 
 /** Every page behind the sign-in, but the sign-in itself and what it is drawn with. */
 @Configuration
@@ -138,10 +142,11 @@ class Security {
         return who != null && who.isAuthenticated();
     }
 
-    /** Who is signed in where: people see it, and end it. */
+    /** Who is signed in where: people see it, and end it. Of several copies of the program each knows the sign-ins at all of them. */
     @Bean
-    SessionRegistry signedIn() {
-        return new SessionRegistryImpl();
+    SessionRegistry signedIn(ObjectProvider<FindByIndexNameSessionRepository<? extends Session>> stored) {
+        FindByIndexNameSessionRepository<? extends Session> repository = stored.getIfAvailable();
+        return repository == null ? new SessionRegistryImpl() : new SpringSessionBackedSessionRegistry<>(repository);
     }
 
     @Bean

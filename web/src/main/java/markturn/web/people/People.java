@@ -5,10 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import markturn.fieldbook.Booker;
 import markturn.web.fieldbook.Bookers;
 import org.springframework.security.core.userdetails.User;
@@ -35,7 +33,11 @@ public class People implements UserDetailsService, Bookers {
             .maximumSize(10_000)
             .build();
     private final PasswordEncoder passwords;
-    private final Map<String, String> shownNames = new ConcurrentHashMap<>();
+    /** Another copy of the program may change one. */
+    private final Cache<String, String> shownNames = Caffeine.newBuilder()
+            .expireAfterWrite(Duration.ofSeconds(10))
+            .maximumSize(10_000)
+            .build();
 
     People(PersonRepository persons, PasswordEncoder passwords) {
         this.persons = persons;
@@ -120,7 +122,7 @@ public class People implements UserDetailsService, Bookers {
     @Transactional
     void setShownName(String signInName, String shownName) {
         persons.findById(signInName).ifPresent(p -> persons.save(p.withShownName(shownName)));
-        shownNames.remove(signInName);
+        shownNames.invalidate(signInName);
     }
 
     /**
@@ -176,7 +178,7 @@ public class People implements UserDetailsService, Bookers {
 
     /** The name shown for an account; the sign-in name itself where there is none. */
     public String shownName(String signInName) {
-        return shownNames.computeIfAbsent(
+        return shownNames.get(
                 signInName,
                 name -> persons.findById(name).map(Person::shownName).orElse(name));
     }

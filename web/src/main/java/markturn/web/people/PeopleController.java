@@ -29,8 +29,11 @@ class PeopleController {
     private final Invitations invitations;
     private final OfficeRecord record;
     private final Sessions sessions;
+    private final RunningCopies copies;
 
-    PeopleController(People people, Invitations invitations, OfficeRecord record, Sessions sessions) {
+    PeopleController(
+            People people, Invitations invitations, OfficeRecord record, Sessions sessions, RunningCopies copies) {
+        this.copies = copies;
         this.people = people;
         this.invitations = invitations;
         this.record = record;
@@ -47,6 +50,7 @@ class PeopleController {
         model.addAttribute("invited", invitations.standing());
         model.addAttribute("record", record.latest());
         model.addAttribute("self", who.getName());
+        model.addAttribute("copies", copies.shown());
         model.addAttribute("show", new Display(new Units(LengthUnit.METRE, AngleUnit.DMS)));
         return "people/office";
     }
