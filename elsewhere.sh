@@ -20,8 +20,8 @@ check_elsewhere() {
   database_url="jdbc:${database_url#jdbc:}"
 }
 
-# What the application is told of it. Migrations run as another account where the credentials name one; what the pages may change is then
-# granted by whoever keeps the database: docs/serve.md has the statements.
+# What the application is told of it. Migrations run as another account where the credentials name one, and grant the pages' account what
+# it may change; one account for both can change everything, entries too.
 export_elsewhere() {
   MARKTURN_DATABASE_PASSWORD=$(credential password)
   export MARKTURN_DATABASE_PASSWORD
@@ -30,7 +30,14 @@ export_elsewhere() {
   export SPRING_DATASOURCE_USERNAME SPRING_DATASOURCE_PASSWORD="$MARKTURN_DATABASE_PASSWORD"
   SPRING_FLYWAY_USER=$(credential migration-user)
   SPRING_FLYWAY_PASSWORD=$(credential migration-password)
-  [ -n "$SPRING_FLYWAY_USER" ] || { SPRING_FLYWAY_USER=$SPRING_DATASOURCE_USERNAME; SPRING_FLYWAY_PASSWORD=$SPRING_DATASOURCE_PASSWORD; }
-  export SPRING_FLYWAY_USER SPRING_FLYWAY_PASSWORD SPRING_FLYWAY_SKIPDEFAULTCALLBACKS=true
+  if [ -n "$SPRING_FLYWAY_USER" ]; then
+    SPRING_FLYWAY_PLACEHOLDERS_PAGES=$(credential pages)
+    [ -n "$SPRING_FLYWAY_PLACEHOLDERS_PAGES" ] || SPRING_FLYWAY_PLACEHOLDERS_PAGES="'$SPRING_DATASOURCE_USERNAME'@'%'"
+    export SPRING_FLYWAY_PLACEHOLDERS_PAGES
+  else
+    SPRING_FLYWAY_USER=$SPRING_DATASOURCE_USERNAME SPRING_FLYWAY_PASSWORD=$SPRING_DATASOURCE_PASSWORD
+    export SPRING_FLYWAY_SKIPDEFAULTCALLBACKS=true
+  fi
+  export SPRING_FLYWAY_USER SPRING_FLYWAY_PASSWORD
   export SPRING_AUTOCONFIGURE_EXCLUDE=""
 }

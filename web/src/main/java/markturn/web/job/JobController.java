@@ -2,10 +2,14 @@ package markturn.web.job;
 
 import java.security.Principal;
 import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.JobNamed;
 import markturn.formats.FaultyFile;
@@ -18,6 +22,7 @@ import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Units;
 import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
@@ -27,6 +32,7 @@ import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
+import markturn.web.instrument.InstrumentMemory;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -42,17 +48,26 @@ class JobController {
     private final People people;
     private final HeavyWork heavy;
     private final JobList list;
+    private final InstrumentMemory instruments;
 
-    JobController(FieldBook fieldBook, People people, HeavyWork heavy, JobList list) {
+    JobController(FieldBook fieldBook, People people, HeavyWork heavy, JobList list, InstrumentMemory instruments) {
+        this.instruments = instruments;
         this.list = list;
         this.heavy = heavy;
         this.fieldBook = fieldBook;
         this.people = people;
     }
 
+    /** @param from id of an earlier job that the new one begins from; empty for none */
     @GetMapping("/job/new")
-    String blank(Model model, Principal who) {
-        return form(model, who, Map.of("length", "m", "angle", "dms", "classOfWork", "engineering"), Map.of());
+    String blank(@RequestParam(defaultValue = "") String from, Model model, Principal who) {
+        if (from.isEmpty()) {
+            return form(model, who, Map.of("length", "m", "angle", "dms", "classOfWork", "engineering"), Map.of());
+        }
+        Map<String, String> typed = new LinkedHashMap<>(
+                FromEarlier.typed(fieldBook.book(from, who.getName()).job()));
+        typed.put("from", from);
+        return form(model, who, typed, Map.of());
     }
 
     private String form(Model model, Principal who, Map<String, String> typed, Map<String, String> faults) {
@@ -67,6 +82,14 @@ class JobController {
         model.addAttribute("limits", LimitRows.all());
         model.addAttribute("zones", Display.zones());
         model.addAttribute("ownZone", ZoneId.systemDefault().getId());
+        fieldBook
+                .find(typed.getOrDefault("from", ""), who.getName())
+                .map(BookedJob::job)
+                .ifPresent(earlier -> {
+                    model.addAttribute("earlier", earlier);
+                    model.addAttribute("takes", FromEarlier.parts(earlier));
+                    model.addAttribute("control", FromEarlier.shown(earlier));
+                });
         return "job/new";
     }
 
@@ -74,6 +97,7 @@ class JobController {
     String open(
             @RequestParam Map<String, String> typed,
             @RequestParam(required = false) List<String> member,
+            @RequestParam(required = false) List<String> mark,
             Model model,
             Principal who) {
         Units units = new Units(
@@ -92,12 +116,35 @@ class JobController {
             form.fault("name", "Expected a name of the job, at most %d characters".formatted(JobNamed.LONGEST));
         }
         ClassOfWork work = classOfWork(form);
+        OptionalDouble within = form.length("within", 0, 1e6, "a distance, 0 or more");
         if (!form.isSound()) {
-            return form(model, who, typed, form.faults());
+            Map<String, String> kept = new LinkedHashMap<>(typed);
+            (mark == null ? List.<String>of() : mark).forEach(one -> kept.put("mark " + one, "on"));
+            return form(model, who, kept, form.faults());
         }
         Job job = Job.opened(name, form.text("place"), units, work, typed.containsKey("planOnly"), Earth.USUAL);
+        if (!form.isEmpty("from")) {
+            job = taken(job, fieldBook.book(form.text("from"), who.getName()).job(), typed, mark, within);
+        }
         String id = fieldBook.open(job, who.getName(), members(who, member));
         return "redirect:/job/" + id + "/equipment?first";
+    }
+
+    private Job taken(Job opened, Job earlier, Map<String, String> typed, List<String> marks, OptionalDouble within) {
+        Set<String> parts = FromEarlier.parts(earlier).stream()
+                .map(FromEarlier.Part::key)
+                .filter(key -> typed.containsKey("take-" + key))
+                .collect(Collectors.toSet());
+        Set<String> named = marks == null ? Set.of() : Set.copyOf(marks);
+        Predicate<Mark> wanted = within.isPresent()
+                ? FromEarlier.within(earlier, typed.getOrDefault("around", ""), within.getAsDouble())
+                : m -> named.contains(m.name());
+        return FromEarlier.taken(
+                opened,
+                earlier,
+                parts,
+                wanted,
+                i -> i.serial().isEmpty() ? i : i.known(i.serial(), instruments.lastShown(i.serial())));
     }
 
     private static ClassOfWork classOfWork(Form form) {

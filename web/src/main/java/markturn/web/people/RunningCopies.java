@@ -81,6 +81,18 @@ class RunningCopies {
     @PreDestroy
     void end() {
         beats.shutdownNow();
+        if (!name.isEmpty()) {
+            leave();
+        }
+    }
+
+    /** Who ends in order is not waited for. */
+    private void leave() {
+        try {
+            transaction.executeWithoutResult(status -> copies.leave(name));
+        } catch (DataAccessException | TransactionException gone) {
+            LOG.debug("not taken off the list: {}", gone.getMessage());
+        }
     }
 
     /** All that were heard lately, the latest started first. */

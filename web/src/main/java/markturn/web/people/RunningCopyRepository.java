@@ -18,6 +18,10 @@ interface RunningCopyRepository extends Repository<RunningCopy, String> {
     void heard(String name, Instant started, Instant heard);
 
     @Modifying
+    @Query("delete from RunningCopy c where c.name = :name")
+    void leave(String name);
+
+    @Modifying
     @Query("delete from RunningCopy c where c.heardAt < :before")
     void forget(Instant before);
 }
