@@ -3,6 +3,7 @@ package markturn.survey.result;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /** How far a mark moved between two computations of a job, after minus before, metres; empty where it was or is without a position. */
 public record Moved(String mark, OptionalDouble northing, OptionalDouble easting, OptionalDouble elevation) {
@@ -11,10 +12,13 @@ public record Moved(String mark, OptionalDouble northing, OptionalDouble easting
 
     /** Every mark that moved, appeared or vanished, in the job's order. */
     public static List<Moved> between(Measured before, Measured after) {
-        return after.marks().stream()
-                .map(now -> of(now.name(), before.mark(now.name()).flatMap(MeasuredMark::position), now.position()))
-                .filter(Moved::isWorthSaying)
-                .toList();
+        Stream<Moved> there = after.marks().stream()
+                .map(now -> of(now.name(), before.mark(now.name()).flatMap(MeasuredMark::position), now.position()));
+        // A mark that became another name of one is a mark no longer.
+        Stream<Moved> gone = before.marks().stream()
+                .filter(was -> after.mark(was.name()).isEmpty())
+                .map(was -> of(was.name(), was.position(), Optional.empty()));
+        return Stream.concat(there, gone).filter(Moved::isWorthSaying).toList();
     }
 
     private static Moved of(String mark, Optional<Position> before, Optional<Position> after) {

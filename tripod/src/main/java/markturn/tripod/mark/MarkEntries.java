@@ -69,13 +69,17 @@ public final class MarkEntries {
     }
 
     /**
-     * Corrects what was given of a mark, or withdraws it: what stood before stays in the record, with the reason.
+     * Corrects what was given of a mark, withdraws it, or says that it is another name of a mark: what stood before stays in the record,
+     * with the reason. What it moves is shown before it is booked.
      *
      * @return empty where there is no such mark with something given
      */
     public Optional<Outcome> correct(Map<String, String> typed) {
         Form form = new Form(typed, job.units());
-        return job.mark(form.text("mark")).filter(m -> m.given().isPresent()).map(before -> correct(form, before));
+        boolean isOther = !form.isEmpty("same");
+        return job.mark(form.text("mark"))
+                .filter(m -> isOther || m.given().isPresent())
+                .map(before -> correct(form, before));
     }
 
     private Outcome correct(Form form, Mark before) {
@@ -83,22 +87,51 @@ public final class MarkEntries {
         if (meanwhile.isPresent()) {
             return Outcome.message(meanwhile.get());
         }
-        boolean withdraws = !form.isEmpty("withdraw");
-        Mark after = withdraws ? before.withoutGiven() : MarkForm.corrected(form, before);
+        Mark after = after(form, before);
         if (form.isEmpty("reason")) {
             form.fault("message", "What is given is corrected with a reason: it stays in the record.");
         }
         if (!form.isSound()) {
             return new Outcome.Faults(form.faults());
         }
-        return Outcome.of(new ControlCorrected(
+        ControlCorrected corrected = new ControlCorrected(
                 after,
                 occasion.decision(
                         Decision.CORRECT_CONTROL,
                         Map.of("mark", before.name()),
                         form.text("reason"),
                         Optional.of(words(before)),
-                        Optional.of(withdraws ? "withdrawn" : words(after)))));
+                        Optional.of(words(after))));
+        if (form.isEmpty("moves") && !book.holds(form.text("key"))) {
+            Optional<String> moves = new WhatMoves(book, occasion).words(corrected);
+            if (moves.isPresent()) {
+                form.fault("moves", moves.get());
+                return new Outcome.Faults(form.faults());
+            }
+        }
+        return Outcome.of(corrected);
+    }
+
+    private Mark after(Form form, Mark before) {
+        if (!form.isEmpty("withdraw")) {
+            return before.withoutGiven();
+        }
+        if (form.isEmpty("same")) {
+            return MarkForm.corrected(form, before);
+        }
+        String other = form.text("other");
+        boolean isMark = job.mark(other).filter(m -> m.sameAs().isEmpty()).isPresent();
+        if (!isMark || other.equals(before.name())) {
+            form.fault("other", Sentence.of("Expected the mark that %s is another name of", before.name()));
+        }
+        boolean isNamed = job.marks().stream()
+                .anyMatch(m -> m.sameAs().filter(before.name()::equals).isPresent());
+        if (isNamed) {
+            form.fault(
+                    "other",
+                    Sentence.of("%s has other names itself: say of those first whose they are", before.name()));
+        }
+        return Mark.named(before.name(), before.kind()).withSameAs(Optional.of(other));
     }
 
     /** Who changed a mark after the page that is posted was drawn, and what it is now; empty where nobody did. */
@@ -121,6 +154,7 @@ public final class MarkEntries {
                         show.length(at.easting()),
                         show.length(at.elevation()),
                         mark.source()))
+                .or(() -> mark.sameAs().map(other -> "another name of " + other))
                 .orElse("withdrawn");
     }
 

@@ -55,7 +55,7 @@ public final class MarkPage implements Page {
                 .toList();
         return View.of(book.revision())
                 .with("control", control(control, show, at))
-                .with("correct", correct(control))
+                .with("correct", correct(control, job))
                 .with("on", () -> Sheet.empty().with("setup", control.size() > 1 ? at.setUp() : ""))
                 .with("pairs", new PairTable(job, show).shown())
                 .with("compared", () -> Sheet.empty().withWords("words", compared(book)))
@@ -72,9 +72,15 @@ public final class MarkPage implements Page {
                 : Sheet.empty().with("rows", rows);
     }
 
-    private static Shown correct(List<Mark> control) {
-        List<String> names = control.stream().map(Mark::name).toList();
-        return () -> Sheet.empty().withWords("names", names);
+    /** What is given can be corrected; any mark can turn out to be another name of one. */
+    private static Shown correct(List<Mark> control, Job job) {
+        List<String> own = job.marks().stream()
+                .filter(m -> m.sameAs().isEmpty() && m.kind() != Mark.Kind.LOCATED)
+                .map(Mark::name)
+                .toList();
+        return () -> control.isEmpty()
+                ? Sheet.empty()
+                : Sheet.empty().withWords("names", own).withWords("others", own);
     }
 
     private static List<String> compared(BookedJob book) {
@@ -138,7 +144,13 @@ public final class MarkPage implements Page {
         boolean withdraws = !typed.getOrDefault("withdraw", "").isBlank();
         return Sentence.of(
                 "%s is %s. %s moved.",
-                typed.get("mark"), withdraws ? "withdrawn" : "corrected", Sentence.count(moved, "mark", "marks"));
+                typed.get("mark"),
+                withdraws
+                        ? "withdrawn"
+                        : typed.getOrDefault("same", "").isEmpty()
+                                ? "corrected"
+                                : Sentence.of("another name of %s", typed.get("other")),
+                Sentence.count(moved, "mark", "marks"));
     }
 
     /** The marks that a pair can be known between, for whoever is about to name one. */

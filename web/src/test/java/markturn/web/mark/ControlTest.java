@@ -35,17 +35,20 @@ class ControlTest {
         String job = TypedDay.openJob(page, "Doubts");
         page.navigate(job + "/mark");
         mark(page, "a", "1200", "5000", "10");
-        assertThat(page.locator("form .tick .fault").first()).containsText("a looks like A, which this job knows");
+        assertThat(page.locator("form[data-path='/enter'] .tick .fault").first())
+                .containsText("a looks like A, which this job knows");
         Assertions.assertThat(job(house, job).marks()).hasSize(2);
         page.locator("#meant-0").check();
         page.getByText("Enter these marks").click();
         assertThat(page.locator("#meant-0")).isHidden();
         Assertions.assertThat(job(house, job).mark("a")).isPresent();
         mark(page, "D", "1000.001", "5000.001", "10");
-        assertThat(page.locator("form .tick .fault").first()).containsText("A lies at that very place");
+        assertThat(page.locator("form[data-path='/enter'] .tick .fault").first())
+                .containsText("A lies at that very place");
         page.navigate(job + "/mark");
         mark(page, "E", "1300", "5000", "10000");
-        assertThat(page.locator("form .tick .fault").first()).containsText("It lies 9990 m higher than the others");
+        assertThat(page.locator("form[data-path='/enter'] .tick .fault").first())
+                .containsText("It lies 9990 m higher than the others");
     }
 
     @Test
@@ -65,6 +68,12 @@ class ControlTest {
         assertThat(page.locator(".message")).containsText("corrected with a reason");
         page.locator("#given-reason").fill("a digit was dropped from the list");
         page.getByText("Correct it").click();
+        // What moves is shown, from where to where, and nothing is booked before it is ticked.
+        assertThat(page.locator("#fault-moves")).containsText("2 marks move: A from N 1000.000 E 5000.000");
+        assertThat(page.locator("#fault-moves")).containsText("to N 1000.500 E 5000.000");
+        Assertions.assertThat(job(house, job).decisions()).isEmpty();
+        page.locator("#moves").check();
+        page.getByText("Correct it").click();
         assertThat(page.locator(".said")).containsText("A is corrected. 2 marks moved.");
         Job corrected = job(house, job);
         Assertions.assertThat(
@@ -78,6 +87,9 @@ class ControlTest {
         page.locator("#given-mark").selectOption("A");
         page.locator("#given-reason").fill("it was another pillar");
         page.getByText("Withdraw its coordinates").click();
+        assertThat(page.locator("#fault-moves")).containsText("to no position");
+        page.locator("#moves").check();
+        page.getByText("Withdraw its coordinates").click();
         assertThat(page.locator(".said")).containsText("A is withdrawn");
         Mark after = job(house, job).mark("A").orElseThrow();
         Assertions.assertThat(after.given()).isEmpty();
@@ -85,6 +97,34 @@ class ControlTest {
             page.navigate(job + at);
             assertThat(page.locator("h1")).not().hasText("Something failed");
         }
+    }
+
+    /** T1 and T2 are one mark under two names: what was measured to the second becomes a check of the first. */
+    @Test
+    void twoNamesOfOneMarkBecomeOne(House house) {
+        Page page = house.signedIn("wren");
+        String job = TypedDay.openJob(page, "Two names");
+        TypedDay.occupy(page, job, "T1");
+        TypedDay.book(page, "0 00 00", "90 00 00", "100.030");
+        TypedDay.book(page, "90 00 00", "90 00 00", "50.030");
+        page.navigate(job + "/mark");
+        page.locator(".correct-control summary").click();
+        page.locator("#given-mark").selectOption("T1");
+        page.locator("#given-other").selectOption("T1");
+        page.locator("#given-reason").fill("the same nail, noted twice");
+        page.getByText("Two names, one mark").click();
+        assertThat(page.locator("#fault-other, .fault:visible").first())
+                .containsText("Expected the mark that T1 is another name of");
+        page.locator("#given-other").selectOption("B");
+        page.getByText("Two names, one mark").click();
+        page.locator("#moves").check();
+        page.getByText("Two names, one mark").click();
+        assertThat(page.locator(".said")).containsText("T1 is another name of B");
+        Job now = job(house, job);
+        Assertions.assertThat(now.trueName("T1")).isEqualTo("B");
+        Assertions.assertThat(
+                        now.decisions().get(now.decisions().size() - 1).after().orElseThrow())
+                .isEqualTo("another name of B");
     }
 
     @Test
