@@ -6,9 +6,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
+import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
-import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Shot;
@@ -36,7 +36,7 @@ class PointController {
     public record Row(
             MeasuredMark mark,
             Optional<Shot> shot,
-            List<Check> checks,
+            List<CheckTable.Row> checks,
             boolean unproved,
             String worst,
             String missing) {
@@ -122,11 +122,7 @@ class PointController {
                         .filter(s -> book.job().trueName(s.station()).equals(mark.name()))
                         .map(Setup::name)
                         .toList());
-        model.addAttribute(
-                "checks",
-                book.result().measured().checks().stream()
-                        .filter(c -> c.mark().equals(name))
-                        .toList());
+        model.addAttribute("checks", rows.checks(mark));
         model.addAttribute(
                 "history",
                 book.job().adopted().stream()

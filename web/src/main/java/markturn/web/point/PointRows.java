@@ -8,8 +8,7 @@ import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.FindingCode;
-import markturn.survey.job.Job;
-import markturn.survey.result.Check;
+import markturn.survey.finding.standing.CheckTable;
 import markturn.survey.result.MeasuredMark;
 import markturn.web.point.PointController.Row;
 import markturn.web.point.PointController.Taken;
@@ -18,7 +17,7 @@ import markturn.web.point.PointController.Taken;
 final class PointRows {
     private final Set<String> unproved;
     private final Map<String, List<Taken>> taken;
-    private final Map<String, List<Check>> checks;
+    private final Map<String, List<CheckTable.Row>> checks;
     private final Map<String, String> worst = new HashMap<>();
     /** By mark: whether any of the readings that were booked to it stands. */
     private final Map<String, Boolean> stands = new HashMap<>();
@@ -28,9 +27,10 @@ final class PointRows {
         this.taken = book.result().measured().setups().stream()
                 .flatMap(setup -> setup.shots().stream().map(shot -> new Taken(setup, shot)))
                 .collect(Collectors.groupingBy(t -> t.shot().mark()));
-        this.checks = book.result().measured().checks().stream()
-                .filter(check -> !isClosing(book.job(), check))
-                .collect(Collectors.groupingBy(Check::mark));
+        this.checks = CheckTable.of(
+                        book.job(), book.result().measured(), book.result().judgements())
+                .stream()
+                .collect(Collectors.groupingBy(row -> row.check().mark()));
         book.result().findings().stream()
                 .filter(f -> f.code() == FindingCode.SECOND_FIX)
                 .forEach(f -> worst.putIfAbsent(
@@ -46,11 +46,16 @@ final class PointRows {
         return taken.getOrDefault(mark.name(), List.of());
     }
 
+    /** The checks of a mark, each with the verdict that every page shows. */
+    List<CheckTable.Row> checks(MeasuredMark mark) {
+        return checks.getOrDefault(mark.name(), List.of());
+    }
+
     Row row(MeasuredMark mark) {
         return new Row(
                 mark,
                 taken(mark).stream().findFirst().map(Taken::shot),
-                checks.getOrDefault(mark.name(), List.of()),
+                checks(mark),
                 mark.from().filter(unproved::contains).isPresent(),
                 worst.getOrDefault(mark.name(), ""),
                 missing(mark));
@@ -62,12 +67,5 @@ final class PointRows {
             return "";
         }
         return stands.getOrDefault(mark.name(), true) ? "no position yet" : "struck out";
-    }
-
-    /** A sight back on what orients the setup tests its circle, not the mark. */
-    private static boolean isClosing(Job job, Check check) {
-        return job.setup(check.from())
-                .map(s -> s.orientation().sights().contains(check.mark()))
-                .orElse(false);
     }
 }

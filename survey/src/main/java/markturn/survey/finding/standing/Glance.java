@@ -174,10 +174,11 @@ public record Glance(
                             && row.verdict().isPresent()
                             && !row.isOut()
                             && !row.check().from().equals(row.first()))
-                    .map(row -> "seen from %s too, %s apart"
+                    .map(row -> "seen from %s too, %s apart, %s"
                             .formatted(
                                     row.check().from(),
-                                    words.difference(row.check().plan().orElse(0))))
+                                    words.difference(row.check().plan().orElse(0)),
+                                    row.words()))
                     .findFirst();
         }
 

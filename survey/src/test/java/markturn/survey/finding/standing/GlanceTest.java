@@ -59,7 +59,7 @@ class GlanceTest {
     @Test
     void whatSomethingIndependentHasTestedIsProved() {
         Glance glance = glance(job());
-        assertThat(why(glance.proved(), "p")).isEqualTo("seen from S2 too, 3.0 mm apart");
+        assertThat(why(glance.proved(), "p")).isEqualTo("seen from S2 too, 3.0 mm apart, within chance");
         assertThat(why(glance.proved(), "B")).isEqualTo("its distance compared at S1, 2.0 mm off");
         assertThat(why(glance.oneSight(), "q")).isEqualTo("one sight from S1");
         assertThat(why(glance.oneSight(), "T1")).isEqualTo("one sight from S1");
@@ -132,6 +132,6 @@ class GlanceTest {
                 SatelliteFix.Use.CHECK,
                 Reading.Origin.TYPED,
                 "list 2019"));
-        assertThat(why(glance(listed).proved(), "q")).isEqualTo("seen from list 2019 too, 0.0 mm apart");
+        assertThat(why(glance(listed).proved(), "q")).isEqualTo("seen from list 2019 too, 0.0 mm apart, within chance");
     }
 }
