@@ -1,6 +1,7 @@
 package markturn.fieldbook;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -155,6 +156,11 @@ public final class BookedJob {
     /** The marks that are meant to be stable, by decision; empty where nobody has said. */
     public List<String> reference() {
         return state.reference();
+    }
+
+    /** The marks that were taken from the office's register, by their names here. */
+    public Map<String, MarkTaken> taken() {
+        return state.taken();
     }
 
     /** Where the reading of that key stands; empty where there is none. */

@@ -19,6 +19,7 @@ public sealed interface EntryPayload
                 InstrumentAdded,
                 ReflectorAdded,
                 MarkAdded,
+                MarkTaken,
                 MarkNoted,
                 ControlCorrected,
                 MarksAdded,
@@ -87,6 +88,8 @@ public sealed interface EntryPayload
         INSTRUMENT("instrument", 1, MayBook.SURVEYOR, InstrumentAdded::read),
         REFLECTOR("reflector", 1, MayBook.SURVEYOR, ReflectorAdded::read),
         MARK("mark", 1, MayBook.SURVEYOR, MarkAdded::read),
+        /** A mark from the office's register. */
+        MARK_TAKEN("mark-taken", 1, MayBook.SURVEYOR, MarkTaken::read),
         /** A mark noted anew, with the reason. */
         MARK_NOTED("mark-noted", 1, MayBook.SURVEYOR_OR_REVIEWER, MarkNoted::read),
         /** Given coordinates are corrected or withdrawn, with the reason. */

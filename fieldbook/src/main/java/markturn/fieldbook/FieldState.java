@@ -16,6 +16,7 @@ import java.util.Set;
  * @param planned setups that are to be made
  * @param epochs of marks that are measured again, which this job or some of its setups are
  * @param reference marks that are meant to be stable; empty where nobody has said
+ * @param taken marks of the office's register, by their names in the job
  * @param observers sign-in names of who booked readings at a setup, or brought them in with a file
  */
 record FieldState(
@@ -26,9 +27,10 @@ record FieldState(
         Optional<PracticeOpened> practice,
         List<PlannedSetup> planned,
         List<EpochNoted> epochs,
-        List<String> reference) {
-    static final FieldState NONE =
-            new FieldState(Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty(), List.of(), List.of(), List.of());
+        List<String> reference,
+        Map<String, MarkTaken> taken) {
+    static final FieldState NONE = new FieldState(
+            Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty(), List.of(), List.of(), List.of(), Map.of());
 
     /** The same while entries are laid on it; every map is copied when it is first touched. */
     static final class Draft {
@@ -41,6 +43,7 @@ record FieldState(
         private List<PlannedSetup> planned;
         private List<EpochNoted> epochs;
         private List<String> reference;
+        private Map<String, MarkTaken> taken;
 
         Draft(FieldState before) {
             this.before = before;
@@ -59,6 +62,11 @@ record FieldState(
             others.removeIf(e -> e.name().equals(noted.name()));
             others.add(noted);
             epochs = List.copyOf(others);
+        }
+
+        void taken(String mark, MarkTaken from) {
+            taken = own(taken, before.taken);
+            taken.put(mark, from);
         }
 
         void reference(List<String> marks) {
@@ -107,7 +115,8 @@ record FieldState(
                     practice,
                     planned,
                     epochs,
-                    reference);
+                    reference,
+                    taken == null ? before.taken : taken);
         }
 
         private static <T> Map<String, T> own(Map<String, T> mine, Map<String, T> before) {

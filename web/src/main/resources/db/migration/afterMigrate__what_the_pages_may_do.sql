@@ -13,3 +13,4 @@ grant update, delete on setup_figures to ${pages};
 grant update, delete on SPRING_SESSION to ${pages};
 grant update, delete on SPRING_SESSION_ATTRIBUTES to ${pages};
 grant update, delete on running_copy to ${pages};
+grant update, delete on register_use to ${pages};

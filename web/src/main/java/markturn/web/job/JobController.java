@@ -17,6 +17,7 @@ import markturn.formats.JobFile;
 import markturn.formats.LandXmlReader;
 import markturn.report.LimitRows;
 import markturn.survey.angle.AngleUnit;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;
 import markturn.survey.job.Job;
@@ -34,6 +35,7 @@ import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
 import markturn.web.instrument.InstrumentMemory;
 import markturn.web.people.People;
+import markturn.web.register.Register;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -49,8 +51,16 @@ class JobController {
     private final HeavyWork heavy;
     private final JobList list;
     private final InstrumentMemory instruments;
+    private final Register register;
 
-    JobController(FieldBook fieldBook, People people, HeavyWork heavy, JobList list, InstrumentMemory instruments) {
+    JobController(
+            FieldBook fieldBook,
+            People people,
+            HeavyWork heavy,
+            JobList list,
+            InstrumentMemory instruments,
+            Register register) {
+        this.register = register;
         this.instruments = instruments;
         this.list = list;
         this.heavy = heavy;
@@ -194,6 +204,7 @@ class JobController {
         BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, WorkStep.JOB);
         model.addAttribute("findings", book.result().findings());
+        model.addAttribute("newer", Words.names(register.newer(book)));
         model.addAttribute("limits", LimitRows.inForce(book.job().classOfWork()));
         model.addAttribute("comesAlong", comesAlong(book.revision(), fieldBook.bytes(id)));
         model.addAttribute(

@@ -18,6 +18,7 @@ import markturn.web.fieldbook.Booked;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.fieldbook.TooLong;
 import markturn.web.instrument.InstrumentMemory;
+import markturn.web.register.Register;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -41,11 +42,13 @@ class Summaries {
     private final FieldBook fieldBook;
     private final JobSummaries stored;
     private final InstrumentMemory instruments;
+    private final Register register;
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(Summaries::quietly);
     private final ExecutorService asked = Executors.newFixedThreadPool(2, Summaries::quietly);
 
-    Summaries(FieldBook fieldBook, JobSummaries stored, InstrumentMemory instruments) {
+    Summaries(FieldBook fieldBook, JobSummaries stored, InstrumentMemory instruments, Register register) {
+        this.register = register;
         this.instruments = instruments;
         this.fieldBook = fieldBook;
         this.stored = stored;
@@ -117,6 +120,7 @@ class Summaries {
                     .isEmpty()) {
                 stored.save(new JobSummary(book));
                 instruments.remake(book);
+                register.remake(book);
             }
         } catch (TooLong | DataAccessException | TransactionException notNow) {
             LOG.info("the summary of job {} was not made: {}", jobId, notNow.getMessage());

@@ -16,6 +16,32 @@ public final class TypedDay {
 
     /** The same with directions against north written that way. */
     public static String openJob(Page page, String name, String bearings) {
+        String job = openEquipped(page, name, bearings);
+        page.getByText("Go on: control marks").click();
+        type(
+                page,
+                "name-0",
+                "A",
+                "northing-0",
+                "1000",
+                "easting-0",
+                "5000",
+                "elevation-0",
+                "10,000",
+                "source-0",
+                "list");
+        type(page, "name-1", "B", "northing-1", "1100", "easting-1", "5000", "elevation-1", "10.5", "source-1", "list");
+        page.getByText("Enter these marks").click();
+        assertThat(page.locator("main")).containsText("Go on: set up");
+        return job;
+    }
+
+    /** A job with an instrument and a reflector, and no mark yet. */
+    public static String openEquipped(Page page, String name) {
+        return openEquipped(page, name, "azimuth");
+    }
+
+    private static String openEquipped(Page page, String name, String bearings) {
         page.navigate("/job/new");
         page.locator("#bearings").selectOption(bearings);
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
@@ -38,23 +64,8 @@ public final class TypedDay {
         page.locator("#reflectorHeight").fill("1");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add the reflector"))
                 .click();
-        page.getByText("Go on: control marks").click();
-        type(
-                page,
-                "name-0",
-                "A",
-                "northing-0",
-                "1000",
-                "easting-0",
-                "5000",
-                "elevation-0",
-                "10,000",
-                "source-0",
-                "list");
-        type(page, "name-1", "B", "northing-1", "1100", "easting-1", "5000", "elevation-1", "10.5", "source-1", "list");
-        page.getByText("Enter these marks").click();
-        assertThat(page.locator("main")).containsText("Go on: set up");
-        return page.url().replaceAll("/mark$", "").replaceAll("^https?://[^/]+", "");
+        assertThat(page.locator("main")).containsText("Prism");
+        return page.url().replaceAll("/equipment.*", "").replaceAll("^https?://[^/]+", "");
     }
 
     public static void type(Page page, String... fieldsAndValues) {
