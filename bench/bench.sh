@@ -81,3 +81,6 @@ java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fa
 
 say "single faults of a network, beside its adjustment"
 java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.FaultBench || fail "the single faults could not be measured"
+
+say "what moved over twelve epochs of sixty marks, beside one pseudo-inverse by a general library"
+java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.EpochBench || fail "the epochs could not be measured"

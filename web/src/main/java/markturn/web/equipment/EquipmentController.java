@@ -1,6 +1,7 @@
 package markturn.web.equipment;
 
 import java.security.Principal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -89,6 +90,7 @@ class EquipmentController {
         model.addAttribute("reflectorFields", REFLECTOR_FIELDS);
         model.addAttribute("wavelengths", WAVELENGTHS);
         model.addAttribute("office", memory.all());
+        model.addAttribute("told", memory.told(book.job(), LocalDate.now()));
         return "equipment/list";
     }
 

@@ -13,6 +13,9 @@ import java.util.Optional;
 @Entity
 @Table(name = "certificate")
 public class Certificate {
+    /** Stands before the name of a reflector. */
+    static final String REFLECTOR = "reflector ";
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long number;
@@ -37,6 +40,11 @@ public class Certificate {
 
     public String about() {
         return about;
+    }
+
+    /** The reflector it is about; empty where it is about an instrument. */
+    public String reflector() {
+        return about.startsWith(REFLECTOR) ? about.substring(REFLECTOR.length()) : "";
     }
 
     public LocalDate issuedOn() {

@@ -7,12 +7,11 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import markturn.survey.finding.words.Words;
-import markturn.survey.job.Instrument.Remembered;
 import markturn.survey.show.Display;
 import markturn.survey.show.TrueScale;
 
 /**
- * Collimation or index of an instrument over its setups: one dot a setup with its deviation, evenly spaced in the order of time, the jumps
+ * An angle of an instrument over its setups, such as its collimation: one dot a setup with its deviation, evenly spaced in the order of time, the jumps
  * ringed. Drawing units of a sheet {@link #WIDTH} by {@link #HEIGHT}.
  *
  * @param zero how far down nothing lies
@@ -30,16 +29,16 @@ public record HistoryDrawing(String title, List<Dot> dots, String zero, String b
     static HistoryDrawing of(
             String title,
             List<SetupFigures> history,
-            ToDoubleFunction<Remembered> value,
-            ToDoubleFunction<Remembered> stdDev,
+            ToDoubleFunction<SetupFigures> value,
+            ToDoubleFunction<SetupFigures> stdDev,
             Set<Integer> jumps,
             Display show,
             Function<SetupFigures, String> where) {
         double least = 0;
         double most = 0;
         for (SetupFigures each : history) {
-            least = Math.min(least, value.applyAsDouble(each.remembered()));
-            most = Math.max(most, value.applyAsDouble(each.remembered()));
+            least = Math.min(least, value.applyAsDouble(each));
+            most = Math.max(most, value.applyAsDouble(each));
         }
         double up = (HEIGHT - 2 * BORDER)
                 / Math.max(most - least, 10 * show.units().angle().small());
@@ -47,7 +46,7 @@ public record HistoryDrawing(String title, List<Dot> dots, String zero, String b
         double step = (WIDTH - LEFT - BORDER) / Math.max(1, history.size() - 1);
         List<Dot> dots = new ArrayList<>();
         for (int i = 0; i < history.size(); i++) {
-            Remembered shown = history.get(i).remembered();
+            SetupFigures shown = history.get(i);
             double x = LEFT + i * step;
             double y = zero - value.applyAsDouble(shown) * up;
             double half = stdDev.applyAsDouble(shown) * up;
@@ -56,7 +55,7 @@ public record HistoryDrawing(String title, List<Dot> dots, String zero, String b
                     f(y),
                     "M" + f(x) + " " + f(y - half) + "V" + f(y + half),
                     jumps.contains(i),
-                    words(history.get(i), value.applyAsDouble(shown), show, where)));
+                    words(shown, value.applyAsDouble(shown), show, where)));
         }
         double bar = TrueScale.niceBar(
                 (HEIGHT - 2 * BORDER) / 2 / up / show.units().angle().small());

@@ -49,6 +49,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class InstrumentController {
     private static final Units UNITS = new Units(LengthUnit.METRE, AngleUnit.DMS);
     private static final int LONGEST = 500;
+    private static final int LONGEST_NAME = 40;
     private static final int TEST_SETS = SetTest.SETS;
 
     private final InstrumentMemory memory;
@@ -76,7 +77,28 @@ class InstrumentController {
                 memory.all().stream()
                         .map(i -> row(i, Optional.ofNullable(used.get(i.serial())), show))
                         .toList());
+        model.addAttribute("reflectors", certificates.ofReflectors());
+        model.addAttribute("today", LocalDate.now());
         return "instrument/list";
+    }
+
+    /** Notes how a reflector was tested. */
+    @PostMapping("/office/instrument/reflector")
+    String reflector(
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String issued,
+            @RequestParam(defaultValue = "") String due,
+            @RequestParam(defaultValue = "") String words,
+            RedirectAttributes then,
+            Principal who) {
+        String called = name.strip();
+        if (called.isEmpty() || called.length() > LONGEST_NAME) {
+            then.addFlashAttribute(
+                    "fault", "Expected the name of the reflector, at most " + LONGEST_NAME + " characters");
+        } else {
+            note(Certificate.REFLECTOR + called, issued, due, words, then, who);
+        }
+        return "redirect:/office/instrument";
     }
 
     private Row row(Instrument instrument, Optional<SetupFiguresRepository.Used> used, Display show) {
@@ -128,25 +150,7 @@ class InstrumentController {
         model.addAttribute("serial", serial);
         model.addAttribute("instrument", profile);
         model.addAttribute("verdict", verdict(history, jumps, show));
-        model.addAttribute(
-                "drawings",
-                List.of(
-                        HistoryDrawing.of(
-                                "Collimation",
-                                history,
-                                Remembered::collimation,
-                                Remembered::collimationStdDev,
-                                places(jumps, false),
-                                show,
-                                where),
-                        HistoryDrawing.of(
-                                "Vertical index",
-                                history,
-                                Remembered::index,
-                                Remembered::indexStdDev,
-                                places(jumps, true),
-                                show,
-                                where)));
+        model.addAttribute("drawings", drawings(history, jumps, show, where));
         model.addAttribute("own", own(history, profile, show));
         model.addAttribute("shown", shown(history, jumps, profile, show, where));
         model.addAttribute("certificates", certificates.about(serial));
@@ -158,6 +162,49 @@ class InstrumentController {
                                 show.dayAndTime(v.notedAt()) + ", " + people.shownName(v.notedBy()) + ": " + v.reason())
                         .toList());
         return "instrument/page";
+    }
+
+    private static List<HistoryDrawing> drawings(
+            List<SetupFigures> history,
+            Map<Integer, List<Jump>> jumps,
+            Display show,
+            Function<SetupFigures, String> where) {
+        List<SetupFigures> inSets =
+                history.stream().filter(f -> f.directions().degrees() > 0).toList();
+        return List.of(
+                HistoryDrawing.of(
+                        "Collimation",
+                        history,
+                        f -> f.remembered().collimation(),
+                        f -> f.remembered().collimationStdDev(),
+                        places(jumps, false),
+                        show,
+                        where),
+                HistoryDrawing.of(
+                        "Vertical index",
+                        history,
+                        f -> f.remembered().index(),
+                        f -> f.remembered().indexStdDev(),
+                        places(jumps, true),
+                        show,
+                        where),
+                HistoryDrawing.of(
+                        "Spread of the collimation",
+                        history,
+                        SetupFigures::collimationSpread,
+                        f -> 0,
+                        Set.of(),
+                        show,
+                        where),
+                HistoryDrawing.of(
+                        "Standard deviation of a direction, from the sets of a setup",
+                        inSets,
+                        f -> f.directions().stdDev().orElse(0),
+                        f -> f.directions().stdDev().orElse(0)
+                                / Math.sqrt(2.0 * f.directions().degrees()),
+                        Set.of(),
+                        show,
+                        where));
     }
 
     /** Jobs are named to their members alone. */
@@ -332,6 +379,11 @@ class InstrumentController {
             RedirectAttributes then,
             Principal who) {
         memory.forNewJob(serial).orElseThrow(NotHere::new);
+        note(serial, issued, due, words, then, who);
+        return there(serial);
+    }
+
+    private void note(String about, String issued, String due, String words, RedirectAttributes then, Principal who) {
         try {
             LocalDate from = LocalDate.parse(issued);
             LocalDate until = due.isBlank() ? null : LocalDate.parse(due);
@@ -339,12 +391,11 @@ class InstrumentController {
                 throw new DateTimeParseException("not after it was issued", due, 0);
             }
             certificates.save(new Certificate(
-                    serial, from, until, words.strip(), Instant.now().truncatedTo(ChronoUnit.SECONDS), who.getName()));
+                    about, from, until, words.strip(), Instant.now().truncatedTo(ChronoUnit.SECONDS), who.getName()));
         } catch (DateTimeParseException unreadable) {
             then.addFlashAttribute(
                     "fault", "Expected the day it was issued, and a later day on which it is due, or none");
         }
-        return there(serial);
     }
 
     /** Opens the job of a test: five targets, three sets on both faces, on a point without coordinates. */

@@ -1,6 +1,7 @@
 package markturn.web.instrument;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -20,7 +21,9 @@ import markturn.survey.instrument.InstrumentShown;
 import markturn.survey.instrument.Jump;
 import markturn.survey.instrument.SetTest;
 import markturn.survey.job.Instrument;
+import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Reflector;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredSetup;
 import org.springframework.data.domain.Limit;
@@ -37,8 +40,10 @@ public class InstrumentMemory {
 
     private final SetupFiguresRepository figures;
     private final OfficeInstruments instruments;
+    private final Certificates certificates;
 
-    InstrumentMemory(SetupFiguresRepository figures, OfficeInstruments instruments) {
+    InstrumentMemory(SetupFiguresRepository figures, OfficeInstruments instruments, Certificates certificates) {
+        this.certificates = certificates;
         this.figures = figures;
         this.instruments = instruments;
     }
@@ -109,6 +114,27 @@ public class InstrumentMemory {
         List<SetupFigures> latest = new ArrayList<>(figures.latest(serial, Limit.of(Jump.BEFORE)));
         Collections.reverse(latest);
         return latest.stream().map(SetupFigures::remembered).toList();
+    }
+
+    /** What a job should be told of the certificates of its equipment, in sentences: what is due, and how its reflectors were tested. */
+    public List<String> told(Job job, LocalDate today) {
+        List<String> told = new ArrayList<>();
+        for (Instrument instrument : job.instruments()) {
+            certificates.about(instrument.serial()).stream()
+                    .findFirst()
+                    .filter(c -> !instrument.serial().isEmpty() && c.isDue(today))
+                    .ifPresent(c -> told.add("The certificate of " + instrument.name() + ", " + instrument.serial()
+                            + ", was due on " + c.dueOn().orElseThrow() + "."));
+        }
+        for (Reflector reflector : job.reflectors()) {
+            certificates.about(Certificate.REFLECTOR + reflector.name()).stream()
+                    .findFirst()
+                    .ifPresent(c -> told.add(reflector.name() + ", as tested on " + c.issuedOn() + ": " + c.words()
+                            + (c.isDue(today)
+                                    ? ". The test was due again on " + c.dueOn().orElseThrow()
+                                    : "") + "."));
+        }
+        return told;
     }
 
     List<OfficeInstrument> versions(String serial) {

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
@@ -38,12 +39,18 @@ class Summaries {
     private static final Duration QUIET = Duration.ofSeconds(4);
 
     private static final int MOST_AT_ONCE = 20;
+    /** A large job is summarised the more seldom: so much of the time at most goes into it. */
+    private static final int SHARE = 20;
 
     private final FieldBook fieldBook;
     private final JobSummaries stored;
     private final InstrumentMemory instruments;
     private final Register register;
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
+    private final Set<String> underWay = ConcurrentHashMap.newKeySet();
+    /** How long the last summary of a job took. */
+    private final Map<String, Duration> took = new ConcurrentHashMap<>();
+
     private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(Summaries::quietly);
     private final ExecutorService asked = Executors.newFixedThreadPool(2, Summaries::quietly);
 
@@ -63,7 +70,8 @@ class Summaries {
 
     @EventListener
     void booked(Booked booked) {
-        soon(booked.jobId(), QUIET);
+        Duration last = took.getOrDefault(booked.jobId(), Duration.ZERO).multipliedBy(SHARE);
+        soon(booked.jobId(), last.compareTo(QUIET) > 0 ? last : QUIET);
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -113,20 +121,29 @@ class Summaries {
 
     /** Without a summary the list shows the job by its name: what cannot be made now is no fault of the list. */
     private void make(String jobId) {
+        if (!underWay.add(jobId)) {
+            // What is booked meanwhile comes with the next one.
+            return;
+        }
         try {
             BookedJob book = fieldBook.forTheHouse(jobId);
             if (stored.findById(jobId)
                     .filter(s -> s.revision() >= book.revision())
                     .isEmpty()) {
-                stored.save(new JobSummary(book));
+                long began = System.nanoTime();
                 instruments.remake(book);
                 register.remake(book);
+                // The last of all: what failed before it is made again.
+                stored.save(new JobSummary(book));
+                took.put(jobId, Duration.ofNanos(System.nanoTime() - began));
             }
         } catch (TooLong | DataAccessException | TransactionException notNow) {
             LOG.info("the summary of job {} was not made: {}", jobId, notNow.getMessage());
         } catch (RuntimeException fault) {
             // One job that cannot be computed takes no list away; its own pages show what is wrong.
             LOG.error("the summary of job {} could not be made", jobId, fault);
+        } finally {
+            underWay.remove(jobId);
         }
     }
 }

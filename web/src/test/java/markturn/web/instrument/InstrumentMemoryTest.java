@@ -136,8 +136,14 @@ class InstrumentMemoryTest {
         page.navigate("/office/instrument");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("MT-2")))
                 .containsText("certificate was due 2026-01-10");
+        page.locator("#name").fill("Prism");
+        page.locator("#issued").fill("2026-02-01");
+        page.locator("#words").fill("-30.2 mm ± 0.3");
+        press(page, "Note this test");
+        assertThat(page.locator("main")).containsText("Prism 2026-02-01 -30.2 mm");
         String job = TypedDay.openJob(page, "Begun with MT-2");
         page.navigate(job + "/equipment");
+        assertThat(page.locator("main")).containsText("Prism, as tested on 2026-02-01: -30.2 mm");
         page.locator("select[name=serial]").selectOption("MT-2");
         press(page, "Take this instrument");
         // The typed day has an instrument of that name already: nothing is overwritten.

@@ -1,5 +1,6 @@
 package markturn.survey.finding.sets;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,11 +13,12 @@ import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.base.GatheringRule;
 import markturn.survey.finding.base.SetupEvidence;
+import markturn.survey.finding.words.Words;
 import markturn.survey.instrument.InstrumentShown;
 import markturn.survey.instrument.Jump;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Instrument.Remembered;
-import markturn.survey.show.Display;
+import markturn.survey.job.Units;
 
 /** Collimation or index are no longer what they were at the setups before, in this job and what was remembered of others. */
 final class CollimationJump implements GatheringRule<CollimationJump.Shown> {
@@ -51,20 +53,27 @@ final class CollimationJump implements GatheringRule<CollimationJump.Shown> {
     }
 
     private static Finding finding(Evidence evidence, String setup, Jump jump) {
-        Display show = new Display(evidence.job().units());
+        Units units = evidence.job().units();
         return Finding.of(
                         FindingCode.COLLIMATION_JUMP,
                         Severity.WARN,
                         setup,
                         "",
-                        "%s %s%s at this setup, %s%s until %s: something happened to the instrument. Test it before you rely on one face."
+                        "%s %s at this setup, %s until %s: something happened to the instrument. Test it before you rely on one face."
                                 .formatted(
                                         jump.index() ? "Vertical index" : "Collimation",
-                                        show.smallAmount(jump.now()),
-                                        show.smallSign(),
-                                        show.smallAmount(jump.before()),
-                                        show.smallSign(),
-                                        show.dayAndTime(jump.lastGood())))
+                                        signed(units, jump.now()),
+                                        signed(units, jump.before()),
+                                        day(jump.lastGood())))
                 .with(Measure.ARC, Math.abs(jump.now() - jump.before()), jump.limit());
+    }
+
+    private static String signed(Units units, double radians) {
+        return Words.number(radians / units.angle().small(), 1) + units.angle().smallSign();
+    }
+
+    /** By universal time, so that a job computes to the same words on every machine. */
+    private static String day(Instant at) {
+        return at.toString().substring(0, "2026-05-04".length());
     }
 }
