@@ -79,7 +79,7 @@ public record TestStatement(
                 instrument,
                 series,
                 observers.stream().collect(Collectors.joining(", ")),
-                InstrumentController.statement(all, instrument.directionStdDev(), show),
+                InstrumentView.statement(all, instrument.directionStdDev(), show),
                 passed);
     }
 }

@@ -143,6 +143,8 @@ async function ask(unsound, typed, mine) {
 
 function echo(name, understood, typed) {
   const line = document.getElementById("echo-" + name);
+  // The last line of all was booked while the answer was on its way: its field is gone.
+  if (!line) return;
   line.classList.toggle("fault", Boolean(understood?.fault));
   line.replaceChildren();
   if (understood?.fault && understood.to > understood.from) {
