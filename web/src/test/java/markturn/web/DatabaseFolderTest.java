@@ -6,6 +6,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -54,5 +56,22 @@ class DatabaseFolderTest {
         } finally {
             run(0, "database", "stop", folder.toString());
         }
+    }
+
+    @Test
+    void aDatabaseElsewhereIsAskedForWithAPasswordThatOthersCannotRead(@TempDir Path folder) throws Exception {
+        assertThat(run(1, "start", "--database", "db.example.org")).contains("--database wants an address such as");
+        String[] start = {"start", "--data", folder.resolve("copy").toString(), "--database", "mariadb://db/markturn"};
+        assertThat(run(1, start)).contains("wants --database-credentials FILE");
+        Path credentials = folder.resolve("db.txt");
+        Files.writeString(credentials, "user=pages\n");
+        String[] with = Arrays.copyOf(start, start.length + 2);
+        with[start.length] = "--database-credentials";
+        with[start.length + 1] = credentials.toString();
+        Files.setPosixFilePermissions(credentials, PosixFilePermissions.fromString("rw-r--r--"));
+        assertThat(run(1, with)).contains("others can read");
+        Files.setPosixFilePermissions(credentials, PosixFilePermissions.fromString("rw-------"));
+        assertThat(run(1, with)).contains("has no line user=... or password=...");
+        assertThat(folder.resolve("copy")).doesNotExist();
     }
 }

@@ -232,7 +232,7 @@ class FirstDayTest {
         String job = TypedDay.openJob(page, "Bad forms");
         TypedDay.type(page, "name-0", "A", "northing-0", "12x", "easting-0", "5");
         page.getByText("Enter these marks").click();
-        assertThat(page.locator(".fault").first()).containsText("a name stands for one mark");
+        assertThat(page.locator("form[data-path='/enter'] .fault").first()).containsText("a name stands for one mark");
         assertThat(page.locator("main")).containsText("\"12x\" is no number");
         assertThat(page.locator("[name='northing-0']")).hasValue("12x");
         page.navigate(job + "/setup");
