@@ -94,8 +94,10 @@ public class FieldBook {
         JobOpened payload = new JobOpened(job);
         Admission.requireRight(payload, bookers.booker(by));
         transaction.executeWithoutResult(status -> {
-            StoredJob stored = jobs.save(new StoredJob(id, job.name(), now(), members));
-            store(empty(id), new Entry(stored.nextSequence(), "open", now(), by, payload));
+            Instant at = now();
+            StoredJob stored = jobs.save(new StoredJob(id, job.name(), at, members));
+            store(empty(id), new Entry(stored.nextSequence(), "open", at, by, payload));
+            told.publishEvent(new Opened(id, job.name(), at, by));
         });
         told.publishEvent(new Booked(id, 1));
         return id;

@@ -37,17 +37,22 @@ class JobList {
         fill(model, who, new JobTable.Asked("", JobTable.Filter.OPEN, JobTable.Order.WORKED, 0));
     }
 
-    /** Fills the model with what is asked for. */
+    /** Fills the model with what is asked for; a page behind the last one is the first. */
     void fill(Model model, Principal who, JobTable.Asked asked) {
         summaries.catchUp(PATIENCE);
-        List<JobTable.Row> rows = table.rows(who.getName(), asked);
-        List<String> behind = rows.stream()
+        JobTable.Found found = table.find(who.getName(), asked);
+        List<String> behind = found.rows().stream()
                 .filter(JobTable.Row::isBehind)
                 .map(JobTable.Row::id)
                 .toList();
         if (!behind.isEmpty()) {
             summaries.make(behind, PATIENCE);
-            rows = table.rows(who.getName(), asked);
+            found = table.find(who.getName(), asked);
+        }
+        List<JobTable.Row> rows = found.rows();
+        if (rows.isEmpty() && asked.page() > 0) {
+            fill(model, who, new JobTable.Asked(asked.words(), asked.filter(), asked.order(), 0));
+            return;
         }
         Display show = new Display(new Units(LengthUnit.METRE, AngleUnit.DMS));
         Map<String, List<TakenAlong.Device>> along =
@@ -58,7 +63,7 @@ class JobList {
                 rows.stream()
                         .map(row -> JobRow.of(row, along(along.getOrDefault(row.id(), List.of()), show), people, show))
                         .toList());
-        long count = table.count(who.getName(), asked);
+        long count = found.count();
         model.addAttribute("show", show);
         model.addAttribute("asked", asked);
         model.addAttribute("count", count);

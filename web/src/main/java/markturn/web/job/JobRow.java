@@ -22,7 +22,7 @@ public record JobRow(
         String along,
         Stamp stamp) {
     static JobRow of(JobTable.Row row, String along, People people, Display show) {
-        boolean known = row.summarised() != null;
+        boolean known = !row.isUncounted();
         return new JobRow(
                 row.id(),
                 row.title(),

@@ -10,7 +10,7 @@ interface JobSummaries extends Repository<JobSummary, String> {
 
     Optional<JobSummary> findById(String jobId);
 
-    /** The jobs with no summary, or one of an earlier revision. */
+    /** The jobs with a summary of an earlier revision, or none. */
     @Query("""
             select j.id from StoredJob j left join JobSummary s on s.jobId = j.id
             where s.jobId is null or s.revision < j.lastSequence""")

@@ -15,6 +15,7 @@ import markturn.survey.SurveyResult;
 import markturn.survey.finding.standing.Glance;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.web.fieldbook.Opened;
 
 /** What the list shows of a job, made of its book up to a revision. It is remade when more is booked, and is never the truth. */
 @Entity
@@ -27,6 +28,8 @@ class JobSummary {
     private String jobId;
 
     private long revision;
+    private String title;
+    private Instant openedAt;
     private String place;
     private boolean archived;
     private boolean practice;
@@ -46,6 +49,19 @@ class JobSummary {
 
     protected JobSummary() {}
 
+    /** Of a job that was opened this moment: nothing of it is counted yet, but the list has it. */
+    JobSummary(Opened opened) {
+        this.jobId = opened.jobId();
+        this.title = opened.title();
+        this.openedAt = opened.at();
+        this.place = "";
+        this.lastWorkedAt = opened.at();
+        this.lastWorkedBy = opened.by();
+        this.bookedBy = " " + opened.by() + " ";
+        this.searched = opened.title().toLowerCase(Locale.ROOT);
+        this.picture = new Stamp("", "", "").text();
+    }
+
     /** @param book with at least the entry that opened it */
     JobSummary(BookedJob book) {
         Job job = book.job();
@@ -53,6 +69,8 @@ class JobSummary {
         Entry last = book.entries().get(book.entries().size() - 1);
         this.jobId = book.jobId();
         this.revision = book.revision();
+        this.title = job.name();
+        this.openedAt = book.entries().get(0).at();
         this.place = job.place();
         this.archived = job.isArchived();
         this.practice = job.isPractice() || book.practice().isPresent();

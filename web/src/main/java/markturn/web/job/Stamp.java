@@ -10,6 +10,7 @@ import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
+import markturn.survey.show.TrueScale;
 
 /**
  * The plan of a job the size of a stamp: control as small triangles, what else has a position as dots, sights as hair lines. Drawing units
@@ -31,22 +32,23 @@ record Stamp(String rays, String control, String points) {
         if (placed.isEmpty()) {
             return new Stamp("", "", "");
         }
-        Sheet sheet = Sheet.around(placed);
+        TrueScale sheet = new TrueScale(
+                placed.stream().map(m -> m.position().orElseThrow()).toList(), WIDTH, HEIGHT, BORDER);
         List<String> control = new ArrayList<>();
         List<String> points = new ArrayList<>();
         for (MeasuredMark mark : placed) {
             Position at = mark.position().orElseThrow();
             if (mark.mark().kind() == Mark.Kind.CONTROL) {
-                control.add("M" + (sheet.x(at) - 2) + " " + (sheet.y(at) + 2) + "h4l-2-4z");
+                control.add("M" + (x(sheet, at) - 2) + " " + (y(sheet, at) + 2) + "h4l-2-4z");
             } else {
-                points.add("M" + sheet.x(at) + " " + sheet.y(at) + "h0");
+                points.add("M" + x(sheet, at) + " " + y(sheet, at) + "h0");
             }
         }
         return new Stamp(
                 joined(rays(result, sheet), MOST_RAYS), joined(control, MOST_POINTS), joined(points, MOST_POINTS));
     }
 
-    private static List<String> rays(SurveyResult result, Sheet sheet) {
+    private static List<String> rays(SurveyResult result, TrueScale sheet) {
         List<String> rays = new ArrayList<>();
         for (MeasuredSetup setup : result.measured().setups()) {
             Optional<Position> from = setup.station();
@@ -58,8 +60,8 @@ record Stamp(String rays, String control, String points) {
                         .mark(shot.mark())
                         .filter(m -> m.mark().kind() != Mark.Kind.LOCATED)
                         .flatMap(MeasuredMark::position)
-                        .ifPresent(to -> rays.add("M" + sheet.x(from.get()) + " " + sheet.y(from.get()) + "L"
-                                + sheet.x(to) + " " + sheet.y(to)));
+                        .ifPresent(to -> rays.add("M" + x(sheet, from.get()) + " " + y(sheet, from.get()) + "L"
+                                + x(sheet, to) + " " + y(sheet, to)));
             }
         }
         return rays;
@@ -92,32 +94,12 @@ record Stamp(String rays, String control, String points) {
         return rays.isEmpty() && control.isEmpty() && points.isEmpty();
     }
 
-    private record Sheet(double west, double north, double scale, double aside, double above) {
-        static Sheet around(List<MeasuredMark> placed) {
-            double west = Double.MAX_VALUE;
-            double east = -Double.MAX_VALUE;
-            double south = Double.MAX_VALUE;
-            double north = -Double.MAX_VALUE;
-            for (MeasuredMark mark : placed) {
-                Position at = mark.position().orElseThrow();
-                west = Math.min(west, at.easting());
-                east = Math.max(east, at.easting());
-                south = Math.min(south, at.northing());
-                north = Math.max(north, at.northing());
-            }
-            double scale = Math.min(
-                    (WIDTH - 2 * BORDER) / Math.max(east - west, 1),
-                    (HEIGHT - 2 * BORDER) / Math.max(north - south, 1));
-            return new Sheet(
-                    west, north, scale, (WIDTH - (east - west) * scale) / 2, (HEIGHT - (north - south) * scale) / 2);
-        }
+    /** Whole picture points are fine enough for a stamp. */
+    private static long x(TrueScale sheet, Position at) {
+        return Math.round(sheet.across(at));
+    }
 
-        int x(Position at) {
-            return (int) Math.round(aside + (at.easting() - west) * scale);
-        }
-
-        int y(Position at) {
-            return (int) Math.round(above + (north - at.northing()) * scale);
-        }
+    private static long y(TrueScale sheet, Position at) {
+        return Math.round(sheet.down(at));
     }
 }

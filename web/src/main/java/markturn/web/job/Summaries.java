@@ -17,6 +17,7 @@ import java.util.concurrent.TimeoutException;
 import markturn.fieldbook.BookedJob;
 import markturn.web.fieldbook.Booked;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Opened;
 import markturn.web.fieldbook.TooLong;
 import markturn.web.instrument.InstrumentMemory;
 import markturn.web.register.Register;
@@ -66,6 +67,12 @@ class Summaries {
         thread.setDaemon(true);
         thread.setPriority(Thread.MIN_PRIORITY);
         return thread;
+    }
+
+    /** In the transaction that opens the job: from then on the list has a row of it. */
+    @EventListener
+    void opened(Opened opened) {
+        stored.save(new JobSummary(opened));
     }
 
     @EventListener
