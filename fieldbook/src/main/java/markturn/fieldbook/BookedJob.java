@@ -15,6 +15,9 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Named;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.plan.Ground;
+import markturn.survey.plan.PlannedSetup;
+import markturn.survey.plan.WorkPlan;
 import markturn.survey.result.MeasuredNetwork;
 
 /**
@@ -139,6 +142,21 @@ public final class BookedJob {
     /** The simulated devices of this job; empty where it has none. */
     public Optional<PracticeOpened> practice() {
         return state.practice();
+    }
+
+    /** All planned setups, those that stand already too, in their order. */
+    public List<PlannedSetup> plannedInAll() {
+        return state.planned();
+    }
+
+    /** What stands on the ground, as it was drawn. */
+    public Ground ground() {
+        return state.ground();
+    }
+
+    /** Plans of the work, in the order in which they were first kept. */
+    public List<WorkPlan> plans() {
+        return state.plans();
     }
 
     /** The planned setups that do not stand yet, in their order. */

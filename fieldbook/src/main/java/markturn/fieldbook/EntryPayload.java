@@ -42,6 +42,8 @@ public sealed interface EntryPayload
                 WorkInterrupted,
                 PenTaken,
                 SetupsPlanned,
+                GroundDrawn,
+                PlanKept,
                 EpochNoted,
                 ReferenceChosen,
                 PracticeOpened {
@@ -129,6 +131,10 @@ public sealed interface EntryPayload
         PEN("pen", 1, MayBook.SURVEYOR, PenTaken::read),
         /** Setups that are to be made. */
         PLANNED("planned", 1, MayBook.SURVEYOR, SetupsPlanned::read),
+        /** What stands on the ground. */
+        GROUND("ground", 1, MayBook.SURVEYOR_OR_REVIEWER, GroundDrawn::read),
+        /** A plan of the work. */
+        PLAN("plan", 1, MayBook.SURVEYOR_OR_REVIEWER, PlanKept::read),
         /** The job, or some of its setups, is an epoch of marks that are measured again. */
         EPOCH("epoch", 1, MayBook.SURVEYOR, EpochNoted::read),
         /** Which marks are meant to be stable, with the reason. */

@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import markturn.survey.plan.Ground;
+import markturn.survey.plan.PlannedSetup;
+import markturn.survey.plan.WorkPlan;
 
 /**
  * What the entries say beside the job itself: how setups are turned, which device writes, where work was interrupted, whether devices are
@@ -14,6 +17,8 @@ import java.util.Set;
  *
  * @param breaks how many readings stood in a setup's book at its last break
  * @param planned setups that are to be made
+ * @param ground what stands on it
+ * @param plans of the work, in the order in which they were first kept
  * @param epochs of marks that are measured again, which this job or some of its setups are
  * @param reference marks that are meant to be stable; empty where nobody has said
  * @param taken marks of the office's register, by their names in the job
@@ -26,11 +31,23 @@ record FieldState(
         Map<String, Set<String>> observers,
         Optional<PracticeOpened> practice,
         List<PlannedSetup> planned,
+        Ground ground,
+        List<WorkPlan> plans,
         List<EpochNoted> epochs,
         List<String> reference,
         Map<String, MarkTaken> taken) {
     static final FieldState NONE = new FieldState(
-            Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty(), List.of(), List.of(), List.of(), Map.of());
+            Map.of(),
+            Map.of(),
+            Map.of(),
+            Map.of(),
+            Optional.empty(),
+            List.of(),
+            Ground.OPEN,
+            List.of(),
+            List.of(),
+            List.of(),
+            Map.of());
 
     /** The same while entries are laid on it; every map is copied when it is first touched. */
     static final class Draft {
@@ -41,6 +58,8 @@ record FieldState(
         private Map<String, Set<String>> observers;
         private Optional<PracticeOpened> practice;
         private List<PlannedSetup> planned;
+        private Ground ground;
+        private List<WorkPlan> plans;
         private List<EpochNoted> epochs;
         private List<String> reference;
         private Map<String, MarkTaken> taken;
@@ -49,12 +68,33 @@ record FieldState(
             this.before = before;
             this.practice = before.practice;
             this.planned = before.planned;
+            this.ground = before.ground;
+            this.plans = before.plans;
             this.epochs = before.epochs;
             this.reference = before.reference;
         }
 
         void planned(List<PlannedSetup> setups) {
             planned = setups;
+        }
+
+        void ground(Ground drawn) {
+            ground = drawn;
+        }
+
+        void plan(WorkPlan kept) {
+            List<WorkPlan> all = new ArrayList<>(plans);
+            int at = 0;
+            while (at < all.size() && !all.get(at).name().equals(kept.name())) {
+                at++;
+            }
+            if (at < all.size()) {
+                all.remove(at);
+            }
+            if (!kept.setups().isEmpty() || !kept.wanted().isEmpty()) {
+                all.add(at, kept);
+            }
+            plans = List.copyOf(all);
         }
 
         void epoch(EpochNoted noted) {
@@ -114,6 +154,8 @@ record FieldState(
                     observers == null ? before.observers : observers,
                     practice,
                     planned,
+                    ground,
+                    plans,
                     epochs,
                     reference,
                     taken == null ? before.taken : taken);

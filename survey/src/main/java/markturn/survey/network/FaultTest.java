@@ -136,6 +136,22 @@ final class FaultTest {
                 : OptionalDouble.empty();
     }
 
+    /**
+     * The smallest size that its test would show four times in five whichever way it goes, by W. Baarda's 4.43 for two degrees of freedom;
+     * empty where in some way nothing would.
+     */
+    OptionalDouble detectableAnyWay() {
+        double least = Double.MAX_VALUE;
+        for (int k = 0; k < axes.length; k++) {
+            if (!isShown(k)) {
+                return OptionalDouble.empty();
+            }
+            least = Math.min(least, shown[k]);
+        }
+        double factor = axes.length > 1 ? Observation.DETECTABLE_IN_PLANE : Observation.DETECTABLE_FACTOR;
+        return OptionalDouble.of(factor / Math.sqrt(least));
+    }
+
     /** How much alike this fault and another look in the residuals, both in one way only: the correlation of their tests. */
     double likeness(FaultTest other) {
         if (!isShown(0) || !other.isShown(0)) {

@@ -89,7 +89,8 @@ public record Figure(Map<String, Position> stations, List<Suspect> suspects, Lis
                 .forEach(held::add);
         Set<String> levels = new HashSet<>(held);
         levels.removeIf(mark -> near.get(mark).elevation().isEmpty());
-        return new Problem(job, setups, near, rays, List.of(), new Datum(held, Optional.empty(), false, levels, false));
+        return new Problem(
+                job, Stood.of(setups), near, rays, List.of(), new Datum(held, Optional.empty(), false, levels, false));
     }
 
     private static Figure none() {

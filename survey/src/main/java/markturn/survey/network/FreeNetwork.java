@@ -47,7 +47,8 @@ public record FreeNetwork(Optional<FreeFigure> plan, Optional<FreeFigure> elevat
             return Optional.empty();
         }
         try {
-            Problem problem = new Problem(job, setups, known, rays, job.references(), least(sighted, levelled, known));
+            Problem problem =
+                    new Problem(job, Stood.of(setups), known, rays, job.references(), least(sighted, levelled, known));
             problem.adjust();
             return Optional.of(new FreeNetwork(plan(problem), elevations(problem), NetworkRun.test(problem.parts())));
         } catch (RankDefect | NotConverging undetermined) {

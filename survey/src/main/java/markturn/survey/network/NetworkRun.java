@@ -51,7 +51,7 @@ public final class NetworkRun {
         levels.removeIf(mark -> known.get(mark).elevation().isEmpty());
         Datum control = new Datum(held, Optional.empty(), false, levels, true);
         try {
-            Problem problem = new Problem(job, setups, known, rays, job.references(), control);
+            Problem problem = new Problem(job, Stood.of(setups), known, rays, job.references(), control);
             if (problem.isEmpty()) {
                 return MeasuredNetwork.failed(
                         "there is nothing to adjust: no mark without held coordinates is sighted");
@@ -59,7 +59,12 @@ public final class NetworkRun {
             problem = adjusted(
                     problem,
                     () -> new Problem(
-                            job, setups, OtherStarts.positions(known, rays, held), rays, job.references(), control));
+                            job,
+                            Stood.of(setups),
+                            OtherStarts.positions(known, rays, held),
+                            rays,
+                            job.references(),
+                            control));
             SingleFaults faults = problem.faults(progress);
             NetworkReport report = problem.report();
             return new MeasuredNetwork(
@@ -109,7 +114,8 @@ public final class NetworkRun {
                 .sum();
     }
 
-    private static boolean isHeld(Job job, String mark) {
+    /** Whether a network of the job holds that mark. */
+    static boolean isHeld(Job job, String mark) {
         boolean given = job.mark(mark)
                 .filter(m -> m.given().isPresent() && m.stdDev().isEmpty())
                 .isPresent();
@@ -178,7 +184,7 @@ public final class NetworkRun {
                 .ifPresent(level::add);
         Datum least = new Datum(Set.of(control.get(0)), Optional.of(far), !runsNorth, level, false);
         try {
-            Problem problem = new Problem(job, setups, known, rays, job.references(), least);
+            Problem problem = new Problem(job, Stood.of(setups), known, rays, job.references(), least);
             problem.adjust();
             return Optional.of(test(problem.parts()));
         } catch (RankDefect | NotConverging undetermined) {

@@ -12,7 +12,6 @@ import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.job.Job;
 import markturn.survey.job.ReferencePair;
 import markturn.survey.reduce.GridScale;
-import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Observation.Kind;
 
 /** What was observed in plan. */
@@ -21,12 +20,12 @@ final class PlanObservations {
     private static final double SMALLEST_TURN = 1e-8;
 
     private final Job job;
-    private final List<MeasuredSetup> setups;
+    private final List<Stood> setups;
     private final Datum datum;
     private final Unknowns unknowns;
     private final Part plan;
 
-    PlanObservations(Job job, List<MeasuredSetup> setups, Datum datum, Unknowns unknowns) {
+    PlanObservations(Job job, List<Stood> setups, Datum datum, Unknowns unknowns) {
         this.job = job;
         this.setups = setups;
         this.datum = datum;
@@ -131,20 +130,20 @@ final class PlanObservations {
 
     /** A given azimuth is observed, as well as its sight was turned. */
     private int orientation(Ray ray) {
-        MeasuredSetup of = setups.get(ray.setup());
-        double value = of.orientation().getAsDouble();
+        Stood of = setups.get(ray.setup());
         double seen = unknowns.carried(ray.from()).azimuthTo(unknowns.carried(ray.to()))
                 - ray.direction().getAsDouble();
-        int unknown = plan.unknown(Rays.orientsAsGiven(of) ? value : seen, unknowns.node(ray.from()));
-        if (datum.observed() && Rays.orientsAsGiven(of)) {
-            double stdDev = Math.max(Math.sqrt(of.orientationVariance().orElse(0)), ObservedCoordinates.SMALLEST);
-            String target = of.setup().orientation().zero();
-            plan.observe(Part.ObservationLabel.given(of.name(), target), new Coordinate(unknown, value, stdDev));
+        int unknown = plan.unknown(of.azimuth().orElse(seen), unknowns.node(ray.from()));
+        if (datum.observed() && of.azimuth().isPresent()) {
+            double stdDev = Math.max(Math.sqrt(of.variance()), ObservedCoordinates.SMALLEST);
+            plan.observe(
+                    Part.ObservationLabel.given(of.name(), of.zero()),
+                    new Coordinate(unknown, of.azimuth().getAsDouble(), stdDev));
         }
         return unknown;
     }
 
     private int scale(Ray ray) {
-        return plan.unknown(1 + setups.get(ray.setup()).scalePpm().getAsDouble() * 1e-6, unknowns.node(ray.from()));
+        return plan.unknown(setups.get(ray.setup()).scale().getAsDouble(), unknowns.node(ray.from()));
     }
 }

@@ -13,7 +13,6 @@ import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
 import markturn.survey.job.ReferencePair;
-import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 
 /** A network on one datum: what is sought, and what was observed of it. Coordinates are counted from the first mark. */
@@ -31,7 +30,7 @@ final class Problem {
      */
     Problem(
             Job job,
-            List<MeasuredSetup> setups,
+            List<Stood> setups,
             Map<String, Position> known,
             List<Ray> all,
             List<ReferencePair> references,

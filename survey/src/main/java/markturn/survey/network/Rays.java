@@ -47,8 +47,8 @@ final class Rays {
         Reflector reflector =
                 job.sighted(sets.fix().pointings().readings().get(0).reading());
         double length = sets.horizontal().orElse(apart);
-        boolean orientsAsGiven =
-                orientsAsGiven(setup) && setup.setup().orientation().zero().equals(sets.target());
+        boolean orientsAsGiven = Stood.isOrientedAsGiven(setup)
+                && setup.setup().orientation().zero().equals(sets.target());
         OptionalDouble direction = orientsAsGiven || !uses(setup, sets, Setup.Part.DIRECTION) ? NONE : sets.direction();
         OptionalDouble distance = uses(setup, sets, Setup.Part.DISTANCE) ? sets.horizontal() : NONE;
         boolean levels =
@@ -79,11 +79,6 @@ final class Rays {
                                 sets.zenith().getAsDouble()))
                         : 0,
                 weights.instrument().heightStdDev());
-    }
-
-    static boolean orientsAsGiven(MeasuredSetup setup) {
-        return !(setup.setup().orientation() instanceof Setup.BySights)
-                && !setup.setup().isFree();
     }
 
     private static boolean uses(MeasuredSetup setup, SetAbstract sets, Setup.Part part) {

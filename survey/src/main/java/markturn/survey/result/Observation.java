@@ -14,6 +14,9 @@ public record Observation(
     /** Significance 0.1 %, power 80 %: the factor of the smallest error that shows (W. Baarda). */
     public static final double DETECTABLE_FACTOR = 4.13;
 
+    /** The same of an error in two ways at once. */
+    public static final double DETECTABLE_IN_PLANE = 4.43;
+
     /** Below this nothing is said to be checked at all: only an error of thousands of deviations would show, and it may be rounding. */
     private static final double NO_REDUNDANCY = 1e-6;
 

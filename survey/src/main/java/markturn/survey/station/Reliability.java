@@ -10,7 +10,6 @@ import markturn.survey.result.Observation;
  * freedom; 4.13² for one), α 0.1 %, power 80 %.
  */
 final class Reliability {
-    private static final double TWO_DEGREES = 4.43;
     /** A block whose smallest eigenvalue is below this is singular: what it says of that direction is rounding. */
     private static final double SINGULAR = 1e-6;
 
@@ -106,7 +105,7 @@ final class Reliability {
             double shift = Math.hypot(shifts()[0][0], shifts()[0][1]);
             return OptionalDouble.of(Observation.DETECTABLE_FACTOR / Math.sqrt(block[0][0]) / shift);
         }
-        return OptionalDouble.of(TWO_DEGREES / Math.sqrt(Symmetric.smallest(visibility())));
+        return OptionalDouble.of(Observation.DETECTABLE_IN_PLANE / Math.sqrt(Symmetric.smallest(visibility())));
     }
 
     /** What a shift of the mark by a metre does to an unknown. */
@@ -169,7 +168,7 @@ final class Reliability {
             }
             largest = Math.max(largest, Symmetric.largestRatio(moved, visible));
         }
-        return OptionalDouble.of(TWO_DEGREES * Math.sqrt(largest));
+        return OptionalDouble.of(Observation.DETECTABLE_IN_PLANE * Math.sqrt(largest));
     }
 
     /**

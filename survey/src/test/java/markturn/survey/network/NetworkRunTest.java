@@ -333,7 +333,7 @@ class NetworkRunTest {
         Set<String> held = Set.of("M0", "M1");
         Problem problem = new Problem(
                 result.job(),
-                result.measured().setups(),
+                Stood.of(result.measured().setups()),
                 known,
                 Rays.of(result.job(), result.measured().setups(), known),
                 List.of(),

@@ -1,7 +1,7 @@
 package markturn.tripod.setup;
 
-import markturn.fieldbook.PlannedSetup;
 import markturn.survey.finding.words.Words;
+import markturn.survey.plan.PlannedSetup;
 import markturn.survey.show.Sentence;
 import markturn.tripod.view.Address;
 import markturn.tripod.view.Sheet;

@@ -4,7 +4,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.PlannedSetup;
 import markturn.fieldbook.TurningOrder;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
@@ -13,6 +12,7 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
+import markturn.survey.plan.PlannedSetup;
 import markturn.survey.show.Display;
 import markturn.tripod.view.Sheet;
 

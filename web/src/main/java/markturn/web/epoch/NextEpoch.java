@@ -5,11 +5,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.PlannedSetup;
 import markturn.fieldbook.TurningOrder;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
+import markturn.survey.plan.PlannedSetup;
 
 /** The same marks to be measured again: what is known of them and how they were sighted, and nothing that was measured. */
 final class NextEpoch {

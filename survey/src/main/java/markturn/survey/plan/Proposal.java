@@ -1,0 +1,426 @@
+package markturn.survey.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.DoubleConsumer;
+import markturn.survey.network.ForeseenNetwork;
+import markturn.survey.result.Covariance;
+import markturn.survey.result.Position;
+
+/**
+ * What it takes: setups, sights and sets that give the wanted marks what is asked of them, in as few minutes as are found. First whatever
+ * brings most a minute is added, then whatever can be spared is left out, the dearest first, then setups are exchanged for cheaper ones. The same
+ * is asked, the same is answered.
+ *
+ * @param plan with the proposed setups; where it cannot be had, the best that was found
+ * @param shortfalls what is asked and not reached; empty where all is
+ */
+public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
+    /** So many sets are proposed at most. */
+    public static final int MOST_SETS = 4;
+
+    private static final int MOST_SETUPS = 24;
+
+    /** A mark that no sight reaches is anywhere within that, metres. */
+    private static final double ANYWHERE = 100;
+
+    /** 95 % of a normal deviate. */
+    private static final double LINE_95 = 1.96;
+
+    private static final double NOTHING = 1e-9;
+
+    /** Of so many that bring most, the one is taken that hides least. */
+    private static final int LOOKED_AT = 8;
+
+    public Proposal {
+        shortfalls = List.copyOf(shortfalls);
+    }
+
+    /** What can be asked of a mark. */
+    public enum Asked {
+        PLAN("in plan"),
+        ELEVATION("in elevation"),
+        HIDDEN("hidden error");
+
+        private final String words;
+
+        Asked(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * Something that is asked and not reached.
+     *
+     * @param reached metres; empty where nothing bounds it
+     */
+    public record Shortfall(String mark, Asked asked, double limit, OptionalDouble reached) {}
+
+    /** Whether all that is asked is reached. */
+    public boolean isMet() {
+        return shortfalls.isEmpty();
+    }
+
+    /**
+     * Looks for setups.
+     *
+     * @param asked with the wanted marks and what work takes; its own setups are not looked at
+     * @param candidates setups that could be made, each with all it could sight; their sets are chosen here
+     * @param progress is told the share that is done, 0 to 1; what it throws ends the work
+     */
+    public static Proposal of(Site site, WorkPlan asked, List<PlannedSetup> candidates, DoubleConsumer progress) {
+        Search search = new Search(site, asked, candidates, progress);
+        return search.found();
+    }
+
+    /**
+     * What of a plan's promises is not kept.
+     *
+     * @return empty where all that is asked is reached
+     */
+    public static List<Shortfall> shortfalls(Site site, WorkPlan plan) {
+        ForeseenNetwork network = site.foresee(plan, ForeseenNetwork.Depth.ALL);
+        List<Shortfall> missed = new ArrayList<>();
+        for (WantedMark mark : plan.wanted()) {
+            var found = network.mark(mark.name());
+            Optional<Position> at = found.map(m -> m.position());
+            mark.plan()
+                    .ifPresent(limit -> miss(
+                            missed,
+                            mark,
+                            Asked.PLAN,
+                            limit,
+                            at.map(p -> OptionalDouble.of(
+                                            p.plan().ellipse().of95().semiMajor()))
+                                    .orElse(OptionalDouble.empty())));
+            mark.elevation()
+                    .ifPresent(limit -> miss(
+                            missed,
+                            mark,
+                            Asked.ELEVATION,
+                            limit,
+                            at.filter(p -> network.why().isEmpty()
+                                            && p.elevationVariance().isPresent())
+                                    .map(p -> OptionalDouble.of(LINE_95
+                                            * Math.sqrt(p.elevationVariance().getAsDouble())))
+                                    .orElse(OptionalDouble.empty())));
+            mark.hidden()
+                    .ifPresent(limit -> miss(
+                            missed,
+                            mark,
+                            Asked.HIDDEN,
+                            limit,
+                            found.map(m -> m.plan().worst()).orElse(OptionalDouble.empty())));
+        }
+        return missed;
+    }
+
+    private static void miss(
+            List<Shortfall> missed, WantedMark mark, Asked asked, double limit, OptionalDouble reached) {
+        if (reached.isEmpty() || reached.getAsDouble() > limit * (1 + NOTHING)) {
+            missed.add(new Shortfall(mark.name(), asked, limit, reached));
+        }
+    }
+
+    /** One search: what it has chosen so far, and what each choice says. */
+    private static final class Search {
+        private final Site site;
+        private final WorkPlan asked;
+        private final List<PlannedSetup> candidates;
+        private final DoubleConsumer progress;
+        private final Map<String, Position> near;
+        private final Map<String, Integer> numbers = new LinkedHashMap<>();
+        private final Map<PlannedSetup, Contribution> said = new HashMap<>();
+        private final boolean asksHidden;
+
+        Search(Site site, WorkPlan asked, List<PlannedSetup> candidates, DoubleConsumer progress) {
+            this.site = site;
+            this.asked = asked;
+            this.candidates = candidates;
+            this.progress = progress;
+            this.near = site.near(asked.with(candidates));
+            Set<String> held = site.held();
+            for (WantedMark mark : asked.wanted()) {
+                if (!held.contains(mark.name())) {
+                    numbers.put(mark.name(), numbers.size());
+                }
+            }
+            this.asksHidden = asked.wanted().stream().anyMatch(m -> m.hidden().isPresent());
+        }
+
+        Proposal found() {
+            List<PlannedSetup> chosen = spared(added());
+            progress.accept(0.7);
+            chosen = exchanged(chosen);
+            progress.accept(1);
+            WorkPlan plan = asked.with(chosen);
+            return new Proposal(plan, shortfalls(site, plan));
+        }
+
+        private List<PlannedSetup> added() {
+            List<PlannedSetup> chosen = new ArrayList<>();
+            double missing = missing(chosen);
+            while (chosen.size() < MOST_SETUPS && missing > 0) {
+                Move best = best(chosen, missing);
+                if (best == null) {
+                    break;
+                }
+                chosen = best.chosen();
+                missing = best.missing();
+                progress.accept(Math.min(0.5, 0.05 * chosen.size()));
+            }
+            return asksHidden ? proved(chosen) : chosen;
+        }
+
+        /** Setups are added until nothing that is hidden shifts a mark too far, or nothing helps any more. */
+        private List<PlannedSetup> proved(List<PlannedSetup> precise) {
+            List<PlannedSetup> chosen = precise;
+            double hidden = hidden(chosen);
+            while (chosen.size() < MOST_SETUPS && hidden > 0) {
+                List<PlannedSetup> before = chosen;
+                double least = hidden;
+                for (Move move : nextBest(before)) {
+                    double left = hidden(move.chosen());
+                    if (left < least - NOTHING) {
+                        least = left;
+                        chosen = move.chosen();
+                    }
+                }
+                if (chosen == before) {
+                    break;
+                }
+                hidden = least;
+            }
+            return chosen;
+        }
+
+        /** A change of what is chosen. */
+        private record Move(List<PlannedSetup> chosen, double missing, double gain) {}
+
+        /** What brings most a minute; null where nothing brings anything. */
+        private Move best(List<PlannedSetup> chosen, double missing) {
+            Move best = null;
+            for (Move move : moves(chosen, missing)) {
+                if (move.missing() < missing - NOTHING && (best == null || move.gain() > best.gain() + NOTHING)) {
+                    best = move;
+                }
+            }
+            return best;
+        }
+
+        private List<Move> moves(List<PlannedSetup> chosen, double missing) {
+            List<Move> moves = new ArrayList<>();
+            double takes = takes(chosen);
+            for (PlannedSetup candidate : candidates) {
+                int at = indexOf(chosen, candidate.name());
+                int from = at < 0 ? 0 : chosen.get(at).sets();
+                for (int sets = from + 1; sets <= MOST_SETS; sets++) {
+                    List<PlannedSetup> tried = new ArrayList<>(chosen);
+                    if (at < 0) {
+                        tried.add(candidate.in(sets));
+                    } else {
+                        tried.set(at, chosen.get(at).in(sets));
+                    }
+                    double left = missing(tried);
+                    moves.add(new Move(tried, left, (missing - left) / (takes(tried) - takes)));
+                }
+            }
+            return moves;
+        }
+
+        /** Setups that are not chosen yet, in two sets, those with the most sights first; and one set more where one stands. */
+        private List<Move> nextBest(List<PlannedSetup> chosen) {
+            List<Move> next = new ArrayList<>(moves(chosen, missing(chosen)).stream()
+                    .filter(m -> m.chosen().size() > chosen.size()
+                            && m.chosen().get(m.chosen().size() - 1).sets() == 2)
+                    .toList());
+            Map<String, Integer> sighted = new HashMap<>();
+            chosen.forEach(s -> s.aims().forEach(aim -> sighted.merge(aim.target(), 1, (a, b) -> a + b)));
+            next.sort(Comparator.comparingDouble((Move m) -> -help(m, sighted)));
+            return next.subList(0, Math.min(LOOKED_AT, next.size()));
+        }
+
+        /** How much of what is seldom sighted a further setup sights. */
+        private double help(Move move, Map<String, Integer> sighted) {
+            double sum = 0;
+            for (PlannedSetup.Aim aim :
+                    move.chosen().get(move.chosen().size() - 1).aims()) {
+                if (numbers.containsKey(aim.target())) {
+                    sum += 1.0 / (1 + sighted.getOrDefault(aim.target(), 0));
+                }
+            }
+            return sum;
+        }
+
+        /** Whatever can be spared is left out, what saves most first, until nothing can. */
+        private List<PlannedSetup> spared(List<PlannedSetup> all) {
+            List<PlannedSetup> chosen = all;
+            double missing = missing(chosen);
+            double hidden = hidden(chosen);
+            boolean changed = true;
+            while (changed) {
+                changed = false;
+                List<List<PlannedSetup>> less = less(chosen);
+                less.sort(Comparator.comparingDouble(this::takes));
+                for (List<PlannedSetup> tried : less) {
+                    if (missing(tried) <= missing + NOTHING && (!asksHidden || hidden(tried) <= hidden + NOTHING)) {
+                        chosen = tried;
+                        changed = true;
+                        break;
+                    }
+                }
+            }
+            return chosen;
+        }
+
+        private List<List<PlannedSetup>> less(List<PlannedSetup> chosen) {
+            List<List<PlannedSetup>> less = new ArrayList<>();
+            for (int i = 0; i < chosen.size(); i++) {
+                PlannedSetup setup = chosen.get(i);
+                less.add(replaced(chosen, i, null));
+                for (int sets = 1; sets < setup.sets(); sets++) {
+                    less.add(replaced(chosen, i, setup.in(sets)));
+                }
+                for (PlannedSetup.Aim aim : setup.aims()) {
+                    List<PlannedSetup.Aim> others = new ArrayList<>(setup.aims());
+                    others.remove(aim);
+                    less.add(replaced(chosen, i, setup.sighting(others)));
+                }
+            }
+            return less;
+        }
+
+        /** One setup for another, sights and sets chosen anew, as long as that makes it cheaper. */
+        private List<PlannedSetup> exchanged(List<PlannedSetup> all) {
+            List<PlannedSetup> chosen = all;
+            double missing = missing(chosen);
+            double hidden = hidden(chosen);
+            boolean changed = true;
+            while (changed) {
+                changed = false;
+                for (int i = 0; i < chosen.size() && !changed; i++) {
+                    for (PlannedSetup candidate : candidates) {
+                        if (indexOf(chosen, candidate.name()) >= 0) {
+                            continue;
+                        }
+                        List<PlannedSetup> tried = replaced(chosen, i, candidate.in(MOST_SETS));
+                        if (missing(tried) > missing + NOTHING || asksHidden && hidden(tried) > hidden + NOTHING) {
+                            continue;
+                        }
+                        List<PlannedSetup> cheaper = spared(tried);
+                        if (takes(cheaper) < takes(chosen) - NOTHING) {
+                            chosen = cheaper;
+                            changed = true;
+                            break;
+                        }
+                    }
+                }
+            }
+            return chosen;
+        }
+
+        private static List<PlannedSetup> replaced(List<PlannedSetup> chosen, int at, PlannedSetup by) {
+            List<PlannedSetup> others = new ArrayList<>(chosen);
+            if (by == null) {
+                others.remove(at);
+            } else {
+                others.set(at, by);
+            }
+            return others;
+        }
+
+        private static int indexOf(List<PlannedSetup> chosen, String name) {
+            for (int i = 0; i < chosen.size(); i++) {
+                if (chosen.get(i).name().equals(name)) {
+                    return i;
+                }
+            }
+            return -1;
+        }
+
+        private double takes(List<PlannedSetup> chosen) {
+            return asked.with(chosen).takes();
+        }
+
+        /** How far precision is from what is asked: the sum of the logarithms of what each is too large by; 0 where nothing is. */
+        private double missing(List<PlannedSetup> chosen) {
+            Information plan = Information.loose(2 * numbers.size(), ANYWHERE);
+            Information levels = Information.loose(numbers.size(), ANYWHERE);
+            for (PlannedSetup setup : chosen) {
+                Contribution contribution =
+                        said.computeIfAbsent(setup, s -> Contribution.of(site.job(), s, numbers, near));
+                plan.add(contribution.inPlan(), contribution.planUnknowns());
+                levels.add(contribution.levels(), contribution.levelUnknowns());
+            }
+            double[] inPlan = plan.covariance();
+            double[] inLevel = levels.covariance();
+            double missing = 0;
+            for (WantedMark mark : asked.wanted()) {
+                Integer number = numbers.get(mark.name());
+                if (number == null) {
+                    continue;
+                }
+                int size = 2 * numbers.size();
+                int north = 2 * number;
+                Covariance spread = new Covariance(
+                        inPlan[north * size + north],
+                        inPlan[(north + 1) * size + north + 1],
+                        inPlan[north * size + north + 1]);
+                if (mark.plan().isPresent()) {
+                    missing += tooLarge(
+                            spread.ellipse().of95().semiMajor(), mark.plan().getAsDouble());
+                }
+                if (mark.elevation().isPresent()) {
+                    double variance = inLevel[number * numbers.size() + number];
+                    missing += tooLarge(
+                            LINE_95 * Math.sqrt(variance), mark.elevation().getAsDouble());
+                }
+            }
+            return missing;
+        }
+
+        private static double tooLarge(double value, double limit) {
+            return Math.max(0, Math.log(value / limit));
+        }
+
+        /** The same of what stays hidden; what nothing bounds counts as if it were anywhere. */
+        private double hidden(List<PlannedSetup> chosen) {
+            if (!asksHidden) {
+                return 0;
+            }
+            ForeseenNetwork network = site.foresee(asked.with(chosen), ForeseenNetwork.Depth.ALL);
+            double missing = 0;
+            for (WantedMark mark : asked.wanted()) {
+                if (mark.hidden().isPresent()) {
+                    OptionalDouble worst =
+                            network.mark(mark.name()).map(m -> m.plan().worst()).orElse(OptionalDouble.empty());
+                    missing += tooLarge(worst.orElse(ANYWHERE), mark.hidden().getAsDouble());
+                }
+            }
+            return missing;
+        }
+    }
+
+    /**
+     * Setups that could be made: one on each mark, and free ones where the ground is worth most, each sighting all that it sees.
+     *
+     * @param instrument of the job
+     * @param reflector that the marks carry
+     * @param free so many free places at most
+     */
+    public static List<PlannedSetup> candidates(
+            Site site, WorkPlan plan, String instrument, String reflector, int free) {
+        return Candidates.of(site, plan, instrument, reflector, free);
+    }
+}
