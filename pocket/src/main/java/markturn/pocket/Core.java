@@ -183,6 +183,60 @@ public final class Core {
                 .orElse("");
     }
 
+    /** See {@link PlanTable#planSite}. */
+    @JSExport
+    public static void planSite(String text) {
+        PlanTable.planSite(text);
+    }
+
+    /** See {@link PlanTable#planTried}. */
+    @JSExport
+    public static String planTried(String text, boolean whole) {
+        return PlanTable.planTried(text, whole);
+    }
+
+    /** See {@link PlanTable#planTaken}. */
+    @JSExport
+    public static void planTaken(String text, String setup) {
+        PlanTable.planTaken(text, setup);
+    }
+
+    /** See {@link PlanTable#planDragged}. */
+    @JSExport
+    public static String planDragged(double northing, double easting) {
+        return PlanTable.planDragged(northing, easting);
+    }
+
+    /** See {@link PlanTable#planSeen}. */
+    @JSExport
+    public static String planSeen(String text, double northing, double easting, double reach) {
+        return PlanTable.planSeen(text, northing, easting, reach);
+    }
+
+    /** See {@link PlanTable#planGround}. */
+    @JSExport
+    public static double planGround(String text, String setup, String instrument, String reflector, int sets) {
+        return PlanTable.planGround(text, setup, instrument, reflector, sets);
+    }
+
+    /** See {@link PlanTable#planRow}. */
+    @JSExport
+    public static String planRow(double northing, double west, double step, int places) {
+        return PlanTable.planRow(northing, west, step, places);
+    }
+
+    /** See {@link PlanTable#planProposed}. */
+    @JSExport
+    public static String planProposed(String text, String instrument, String reflector) {
+        return PlanTable.planProposed(text, instrument, reflector);
+    }
+
+    /** See {@link PlanTable#planReasons}. */
+    @JSExport
+    public static String planReasons(String text) {
+        return PlanTable.planReasons(text);
+    }
+
     private static Fields written(Pocket.Done done, Units units) {
         Fields written = new Fields();
         if (!done.faults().isEmpty()) {

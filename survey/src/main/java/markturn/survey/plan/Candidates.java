@@ -118,7 +118,7 @@ final class Candidates {
         int count = 0;
         for (String mark : near.keySet()) {
             Optional<Ground.End> end = site.end(plan, mark, plan.target());
-            count += end.isPresent() && site.ground().between(eye, end.get()).isSeen() ? 1 : 0;
+            count += end.isPresent() && site.ground().isSeen(eye, end.get()) ? 1 : 0;
         }
         return count;
     }

@@ -25,7 +25,7 @@ record Contribution(Information inPlan, int[] planUnknowns, Information levels, 
     /**
      * Of a setup.
      *
-     * @param numbers of the marks that are to be found, from 0
+     * @param numbers of the marks that are to be found, from 0; with that of a free station where its place is asked for too
      * @param near where everything lies about; what has no number does not move
      */
     static Contribution of(Job job, PlannedSetup setup, Map<String, Integer> numbers, Map<String, Position> near) {
@@ -53,9 +53,7 @@ record Contribution(Information inPlan, int[] planUnknowns, Information levels, 
             this.ofTarget = new Weights(instrument, 0, job.earth());
             this.weights = new Weights(instrument, setup.isFree() ? 0 : instrument.centringStdDev(), job.earth());
             setup.aims().forEach(aim -> number(aim.target()));
-            if (!setup.isFree()) {
-                number(setup.station());
-            }
+            number(setup.station());
         }
 
         private void number(String mark) {
@@ -96,7 +94,8 @@ record Contribution(Information inPlan, int[] planUnknowns, Information levels, 
                 values[2 * here] = at.northing();
                 values[2 * here + 1] = at.easting();
             });
-            boolean stands = setup.isFree() || weights.instrumentCentring() > 0;
+            boolean isSought = setup.isFree() && local.containsKey(setup.station());
+            boolean stands = !isSought && (setup.isFree() || weights.instrumentCentring() > 0);
             NumberedPlace stood = stands ? NumberedPlace.unknown(own, own + 1) : place(setup.station());
             if (!setup.isFree() && stands) {
                 NumberedPlace mark = place(setup.station());

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** What stands on the ground, and what it lets see. */
-public record Ground(List<Obstacle> obstacles) {
+/** What stands on the ground, and what it lets see. Equal where the same stands on it. */
+public final class Ground {
     public static final Ground OPEN = new Ground(List.of());
 
     /** A sight passes above a top by at least that, metres; common practice, no source. */
@@ -22,8 +22,34 @@ public record Ground(List<Obstacle> obstacles) {
     /** The rim of what is seen in the open, in so many corners. */
     private static final int RIM = 72;
 
-    public Ground {
-        obstacles = List.copyOf(obstacles);
+    private final List<Obstacle> obstacles;
+
+    /** Those that block a view, with their edges beside them: asked for at every sight. */
+    private final List<Blocking> blocking = new ArrayList<>();
+
+    private record Blocking(Obstacle obstacle, List<Obstacle.Edge> edges) {}
+
+    public Ground(List<Obstacle> obstacles) {
+        this.obstacles = List.copyOf(obstacles);
+        for (Obstacle obstacle : obstacles) {
+            if (obstacle.kind() == Obstacle.Kind.BLOCKS_VIEW) {
+                blocking.add(new Blocking(obstacle, obstacle.edges()));
+            }
+        }
+    }
+
+    public List<Obstacle> obstacles() {
+        return obstacles;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Ground ground && obstacles.equals(ground.obstacles);
+    }
+
+    @Override
+    public int hashCode() {
+        return obstacles.hashCode();
     }
 
     /** How a sight passes. */
@@ -65,21 +91,32 @@ public record Ground(List<Obstacle> obstacles) {
 
     /** How one end is seen from the other; the same both ways. */
     public Sight between(End from, End to) {
-        Sight best = Sight.CLEAR;
-        for (Obstacle obstacle : obstacles) {
-            if (obstacle.kind() != Obstacle.Kind.BLOCKS_VIEW) {
-                continue;
-            }
-            for (Obstacle.Edge edge : obstacle.edges()) {
-                if (blocks(obstacle, edge, from, to)) {
-                    return new Sight(View.BLOCKED, Optional.of(obstacle));
-                }
-            }
-            if (best.view() == View.CLEAR && grazes(obstacle, from, to)) {
-                best = new Sight(View.GRAZING, Optional.of(obstacle));
+        Optional<Obstacle> by = blocker(from, to);
+        if (by.isPresent()) {
+            return new Sight(View.BLOCKED, by);
+        }
+        for (Blocking one : blocking) {
+            if (grazes(one, from, to)) {
+                return new Sight(View.GRAZING, Optional.of(one.obstacle()));
             }
         }
-        return best;
+        return Sight.CLEAR;
+    }
+
+    /** Whether one end is seen from the other at all. */
+    public boolean isSeen(End from, End to) {
+        return blocker(from, to).isEmpty();
+    }
+
+    private Optional<Obstacle> blocker(End from, End to) {
+        for (Blocking one : blocking) {
+            for (Obstacle.Edge edge : one.edges()) {
+                if (blocks(one.obstacle(), edge, from, to)) {
+                    return Optional.of(one.obstacle());
+                }
+            }
+        }
+        return Optional.empty();
     }
 
     private static boolean blocks(Obstacle obstacle, Obstacle.Edge edge, End from, End to) {
@@ -97,14 +134,15 @@ public record Ground(List<Obstacle> obstacles) {
     }
 
     /** Whether a sight that crosses nothing passes near: two lines that do not cross are nearest at an end of one of them. */
-    private static boolean grazes(Obstacle obstacle, End from, End to) {
+    private static boolean grazes(Blocking one, End from, End to) {
+        Obstacle obstacle = one.obstacle();
         for (Place corner : obstacle.corners()) {
             double at = nearest(from.at(), to.at(), corner);
             if (on(from.at(), to.at(), at).distanceTo(corner) < BESIDE && !passesAbove(obstacle, from, to, at)) {
                 return true;
             }
         }
-        for (Obstacle.Edge edge : obstacle.edges()) {
+        for (Obstacle.Edge edge : one.edges()) {
             if (isBeside(edge, from.at()) && !passesAbove(obstacle, from, to, 0)
                     || isBeside(edge, to.at()) && !passesAbove(obstacle, from, to, 1)) {
                 return true;
@@ -181,10 +219,9 @@ public record Ground(List<Obstacle> obstacles) {
      */
     public List<Place> seenFrom(End from, double reach) {
         List<Obstacle.Edge> edges = new ArrayList<>();
-        for (Obstacle obstacle : obstacles) {
-            boolean over = passesAbove(obstacle, from, from, 0);
-            if (obstacle.kind() == Obstacle.Kind.BLOCKS_VIEW && !over) {
-                edges.addAll(obstacle.edges());
+        for (Blocking one : blocking) {
+            if (!passesAbove(one.obstacle(), from, from, 0)) {
+                edges.addAll(one.edges());
             }
         }
         double[] azimuths = new double[RIM + 6 * edges.size()];

@@ -1,14 +1,27 @@
 package markturn.survey.plan;
 
 import markturn.survey.adjust.Observed;
+import markturn.survey.result.Covariance;
 
 /**
  * What observations say of some unknowns: the matrix of their normal equations. Informations of the same unknowns add up, so that a plan
  * is the sum of its setups.
  */
-final class Information {
+final class Information implements Observed.Partial {
+    /** An observation between two places with its orientation and scale hangs on no more unknowns. */
+    private static final int MOST = 8;
+
+    /** Rounding may leave less than nothing of a pivot. */
+    private static final double SMALLEST = 1e-300;
+
     private final int size;
     private final double[] matrix;
+
+    /** The row in hand. */
+    private final int[] at = new int[MOST];
+
+    private final double[] by = new double[MOST];
+    private int count;
 
     Information(int size) {
         this.size = size;
@@ -26,19 +39,20 @@ final class Information {
 
     /** Takes in what was observed at some values of the unknowns. */
     void observe(Observed observed, double[] unknowns) {
-        int[] at = new int[8];
-        double[] by = new double[8];
-        int[] count = new int[1];
-        observed.partials(unknowns, (unknown, derivative) -> {
-            at[count[0]] = unknown;
-            by[count[0]++] = derivative;
-        });
+        count = 0;
+        observed.partials(unknowns, this);
         double weight = 1 / (observed.stdDev() * observed.stdDev());
-        for (int i = 0; i < count[0]; i++) {
-            for (int j = 0; j < count[0]; j++) {
+        for (int i = 0; i < count; i++) {
+            for (int j = 0; j < count; j++) {
                 matrix[at[i] * size + at[j]] += weight * by[i] * by[j];
             }
         }
+    }
+
+    @Override
+    public void by(int unknown, double derivative) {
+        at[count] = unknown;
+        by[count++] = derivative;
     }
 
     /** What is said of the first unknowns where nobody asks for the others: these are eliminated, the last first. */
@@ -72,12 +86,8 @@ final class Information {
         }
     }
 
-    /**
-     * The covariance of the unknowns: the inverse, by Cholesky's factor.
-     *
-     * @return row by row
-     */
-    double[] covariance() {
+    /** The covariances of the unknowns. */
+    Covariances covariances() {
         double[] factor = new double[size * size];
         for (int i = 0; i < size; i++) {
             for (int j = 0; j <= i; j++) {
@@ -85,29 +95,45 @@ final class Information {
                 for (int k = 0; k < j; k++) {
                     sum -= factor[i * size + k] * factor[j * size + k];
                 }
-                factor[i * size + j] =
-                        i == j ? Math.sqrt(Math.max(sum, Double.MIN_NORMAL)) : sum / factor[j * size + j];
+                factor[i * size + j] = i == j ? Math.sqrt(Math.max(sum, SMALLEST)) : sum / factor[j * size + j];
             }
         }
+        return new Covariances(size, inverse(factor));
+    }
+
+    /** The inverse of a lower triangle, written column after column so that what is used together lies together. */
+    private double[] inverse(double[] factor) {
         double[] root = new double[size * size];
         for (int column = 0; column < size; column++) {
+            int from = column * size;
             for (int i = column; i < size; i++) {
                 double sum = i == column ? 1 : 0;
                 for (int k = column; k < i; k++) {
-                    sum -= factor[i * size + k] * root[k * size + column];
+                    sum -= factor[i * size + k] * root[from + k];
                 }
-                root[i * size + column] = sum / factor[i * size + i];
+                root[from + i] = sum / factor[i * size + i];
             }
         }
-        double[] covariance = new double[size * size];
-        for (int k = 0; k < size; k++) {
-            for (int i = 0; i <= k; i++) {
-                double left = root[k * size + i];
-                for (int j = 0; left != 0 && j <= k; j++) {
-                    covariance[i * size + j] += left * root[k * size + j];
-                }
+        return root;
+    }
+
+    /**
+     * The inverse of the normal equations, by Cholesky's factor; single elements are asked of it.
+     *
+     * @param root the inverse factor, column after column
+     */
+    record Covariances(int size, double[] root) {
+        double of(int one, int other) {
+            double sum = 0;
+            for (int k = Math.max(one, other); k < size; k++) {
+                sum += root[one * size + k] * root[other * size + k];
             }
+            return sum;
         }
-        return covariance;
+
+        /** Of the two unknowns from there on: northing and easting of a place. */
+        Covariance place(int north) {
+            return new Covariance(of(north, north), of(north + 1, north + 1), of(north, north + 1));
+        }
     }
 }

@@ -88,6 +88,11 @@ public record PlannedSetup(
         return new PlannedSetup(name, station, method, instrument, other, school, aims, place);
     }
 
+    /** The same at another place. */
+    public PlannedSetup at(Mark.Coordinates other) {
+        return new PlannedSetup(name, station, method, instrument, sets, school, aims, Optional.of(other));
+    }
+
     /** The same with other targets. */
     public PlannedSetup sighting(List<Aim> others) {
         return new PlannedSetup(name, station, method, instrument, sets, school, others, place);

@@ -11,7 +11,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
 import markturn.survey.network.ForeseenNetwork;
-import markturn.survey.result.Covariance;
 import markturn.survey.result.Position;
 
 /**
@@ -35,6 +34,9 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
     private static final double LINE_95 = 1.96;
 
     private static final double NOTHING = 1e-9;
+
+    /** In a plan of more sights than that single sights are not tried without where hidden errors are asked for: it would take too long. */
+    private static final int MOST_SIGHTS = 40;
 
     /** Of so many that bring most, the one is taken that hides least. */
     private static final int LOOKED_AT = 8;
@@ -271,34 +273,66 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
             boolean changed = true;
             while (changed) {
                 changed = false;
-                List<List<PlannedSetup>> less = less(chosen);
-                less.sort(Comparator.comparingDouble(this::takes));
-                for (List<PlannedSetup> tried : less) {
-                    if (missing(tried) <= missing + NOTHING && (!asksHidden || hidden(tried) <= hidden + NOTHING)) {
+                for (Less less : less(chosen)) {
+                    List<PlannedSetup> tried = less.of(chosen);
+                    if (tried != chosen && isNoWorse(tried, missing, hidden)) {
                         chosen = tried;
                         changed = true;
-                        break;
                     }
                 }
             }
             return chosen;
         }
 
-        private List<List<PlannedSetup>> less(List<PlannedSetup> chosen) {
-            List<List<PlannedSetup>> less = new ArrayList<>();
-            for (int i = 0; i < chosen.size(); i++) {
-                PlannedSetup setup = chosen.get(i);
-                less.add(replaced(chosen, i, null));
-                for (int sets = 1; sets < setup.sets(); sets++) {
-                    less.add(replaced(chosen, i, setup.in(sets)));
+        private boolean isNoWorse(List<PlannedSetup> tried, double missing, double hidden) {
+            return missing(tried) <= missing + NOTHING && (!asksHidden || hidden(tried) <= hidden + NOTHING);
+        }
+
+        /**
+         * Something that might be spared.
+         *
+         * @param sets in which the setup would be turned; 0: it would be left out
+         * @param target that it would not sight; empty: it would sight as before
+         */
+        private record Less(String setup, int sets, String target, double saves) {
+            /** What would be left; the same list where it has been spared already. */
+            List<PlannedSetup> of(List<PlannedSetup> chosen) {
+                int at = indexOf(chosen, setup);
+                if (at < 0) {
+                    return chosen;
                 }
-                for (PlannedSetup.Aim aim : setup.aims()) {
-                    List<PlannedSetup.Aim> others = new ArrayList<>(setup.aims());
-                    others.remove(aim);
-                    less.add(replaced(chosen, i, setup.sighting(others)));
+                PlannedSetup now = chosen.get(at);
+                if (sets == 0) {
+                    return replaced(chosen, at, null);
+                }
+                if (target.isEmpty()) {
+                    return sets < now.sets() ? replaced(chosen, at, now.in(sets)) : chosen;
+                }
+                List<PlannedSetup.Aim> others = new ArrayList<>(now.aims());
+                return others.removeIf(aim -> aim.target().equals(target))
+                        ? replaced(chosen, at, now.sighting(others))
+                        : chosen;
+            }
+        }
+
+        private List<Less> less(List<PlannedSetup> chosen) {
+            List<Less> all = new ArrayList<>();
+            Minutes minutes = asked.minutes();
+            int sights = chosen.stream().mapToInt(s -> s.aims().size()).sum();
+            for (PlannedSetup setup : chosen) {
+                all.add(new Less(setup.name(), 0, "", minutes.of(setup)));
+                for (int sets = 1; sets < setup.sets(); sets++) {
+                    all.add(new Less(setup.name(), sets, "", minutes.of(setup) - minutes.of(setup.in(sets))));
+                }
+                if (!asksHidden || sights <= MOST_SIGHTS) {
+                    for (PlannedSetup.Aim aim : setup.aims()) {
+                        double saves = minutes.target() + minutes.set() * setup.sets();
+                        all.add(new Less(setup.name(), setup.sets(), aim.target(), saves));
+                    }
                 }
             }
-            return less;
+            all.sort(Comparator.comparingDouble((Less less) -> -less.saves()));
+            return all;
         }
 
         /** One setup for another, sights and sets chosen anew, as long as that makes it cheaper. */
@@ -315,7 +349,7 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
                             continue;
                         }
                         List<PlannedSetup> tried = replaced(chosen, i, candidate.in(MOST_SETS));
-                        if (missing(tried) > missing + NOTHING || asksHidden && hidden(tried) > hidden + NOTHING) {
+                        if (!isNoWorse(tried, missing, hidden)) {
                             continue;
                         }
                         List<PlannedSetup> cheaper = spared(tried);
@@ -363,28 +397,18 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
                 plan.add(contribution.inPlan(), contribution.planUnknowns());
                 levels.add(contribution.levels(), contribution.levelUnknowns());
             }
-            double[] inPlan = plan.covariance();
-            double[] inLevel = levels.covariance();
+            Information.Covariances inPlan = plan.covariances();
+            Information.Covariances inLevel = levels.covariances();
             double missing = 0;
             for (WantedMark mark : asked.wanted()) {
                 Integer number = numbers.get(mark.name());
-                if (number == null) {
-                    continue;
+                if (number != null && mark.plan().isPresent()) {
+                    double within = inPlan.place(2 * number).ellipse().of95().semiMajor();
+                    missing += tooLarge(within, mark.plan().getAsDouble());
                 }
-                int size = 2 * numbers.size();
-                int north = 2 * number;
-                Covariance spread = new Covariance(
-                        inPlan[north * size + north],
-                        inPlan[(north + 1) * size + north + 1],
-                        inPlan[north * size + north + 1]);
-                if (mark.plan().isPresent()) {
-                    missing += tooLarge(
-                            spread.ellipse().of95().semiMajor(), mark.plan().getAsDouble());
-                }
-                if (mark.elevation().isPresent()) {
-                    double variance = inLevel[number * numbers.size() + number];
-                    missing += tooLarge(
-                            LINE_95 * Math.sqrt(variance), mark.elevation().getAsDouble());
+                if (number != null && mark.elevation().isPresent()) {
+                    double within = LINE_95 * Math.sqrt(inLevel.of(number, number));
+                    missing += tooLarge(within, mark.elevation().getAsDouble());
                 }
             }
             return missing;

@@ -1,16 +1,10 @@
 package markturn.survey.plan;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import markturn.survey.adjust.DenseNormalEquations;
 import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Distance;
-import markturn.survey.adjust.LeastSquares;
-import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.NumberedPlace;
-import markturn.survey.adjust.Observed;
-import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Job;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.Weights;
@@ -25,14 +19,22 @@ final class StationWorth {
     private static final int NORTH = 0;
     private static final int EAST = 1;
     private static final int ORIENTATION = 2;
+    private static final NumberedPlace STATION = NumberedPlace.unknown(NORTH, EAST);
 
-    private final Job job;
+    /** Counted from the place itself. */
+    private static final double[] HERE = new double[3];
+
+    /** What is not fixed is anywhere within that, metres. */
+    private static final double ANYWHERE = 1000;
+
+    /** A station whose variances sum up to more is not fixed, square metres. */
+    private static final double LOOSE = 100;
+
     private final Weights weights;
     private final int sets;
     private final Reflector reflector;
 
     StationWorth(Job job, String instrument, String reflector, int sets) {
-        this.job = job;
         this.weights = new Weights(job.instrument(instrument), 0, job.earth());
         this.sets = sets;
         this.reflector = job.reflectors().stream()
@@ -51,8 +53,7 @@ final class StationWorth {
         if (seen.size() < 2) {
             return Optional.empty();
         }
-        NumberedPlace station = NumberedPlace.unknown(NORTH, EAST);
-        List<Observed> observations = new ArrayList<>();
+        Information information = Information.loose(3, ANYWHERE);
         for (Position mark : seen) {
             double north = mark.northing() - place.northing();
             double east = mark.easting() - place.easting();
@@ -60,25 +61,14 @@ final class StationWorth {
             double azimuth = Math.atan2(east, north);
             NumberedPlace to = NumberedPlace.held(north, east);
             double across = mark.plan().along(azimuth + Math.PI / 2) / (length * length);
-            observations.add(new Direction(
-                    station, to, ORIENTATION, azimuth, Math.sqrt(weights.direction(sets, reflector, length) + across)));
-            observations.add(new Distance(
-                    station,
-                    to,
-                    NumberedPlace.HELD,
-                    NumberedPlace.HELD,
-                    length,
-                    Math.sqrt(weights.distance(sets, reflector, length)
-                            + mark.plan().along(azimuth))));
+            double direction = Math.sqrt(weights.direction(sets, reflector, length) + across);
+            double distance = Math.sqrt(
+                    weights.distance(sets, reflector, length) + mark.plan().along(azimuth));
+            information.observe(new Direction(STATION, to, ORIENTATION, 0, direction), HERE);
+            information.observe(
+                    new Distance(STATION, to, NumberedPlace.HELD, NumberedPlace.HELD, length, distance), HERE);
         }
-        try {
-            var adjusted = LeastSquares.adjust(observations, new double[3], () -> new DenseNormalEquations(3));
-            return Optional.of(new Covariance(
-                    adjusted.covariance(NORTH, NORTH),
-                    adjusted.covariance(EAST, EAST),
-                    adjusted.covariance(NORTH, EAST)));
-        } catch (RankDefect | NotConverging undetermined) {
-            return Optional.empty();
-        }
+        Covariance spread = information.covariances().place(NORTH);
+        return spread.nn() + spread.ee() < LOOSE ? Optional.of(spread) : Optional.empty();
     }
 }

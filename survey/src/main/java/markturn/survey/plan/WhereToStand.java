@@ -116,13 +116,13 @@ public final class WhereToStand {
                 new Ground.End(place, level.isPresent() ? OptionalDouble.of(level.getAsDouble() + axis) : level);
         List<Position> seen = new ArrayList<>();
         for (Known mark : marks) {
-            if (site.ground().between(eye, mark.end()).isSeen()) {
+            if (site.ground().isSeen(eye, mark.end())) {
                 seen.add(mark.at());
             }
         }
         int reached = 0;
         for (Ground.End mark : wanted) {
-            reached += site.ground().between(eye, mark).isSeen() ? 1 : 0;
+            reached += site.ground().isSeen(eye, mark) ? 1 : 0;
         }
         Optional<Covariance> spread = worth.at(place, seen);
         if (spread.isEmpty()) {

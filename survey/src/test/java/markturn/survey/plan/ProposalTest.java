@@ -143,7 +143,7 @@ class ProposalTest {
                 inPlan.add(one.inPlan(), one.planUnknowns());
                 levels.add(one.levels(), one.levelUnknowns());
             }
-            double[] covariance = inPlan.covariance();
+            Information.Covariances covariance = inPlan.covariances();
             for (int i = 0; i < 2; i++) {
                 Optional<Adjusted> found = network.mark("W" + i);
                 if (found.isEmpty()) {
@@ -151,10 +151,10 @@ class ProposalTest {
                 }
                 double nn = found.get().position().plan().nn();
                 double ee = found.get().position().plan().ee();
-                assertThat(covariance[2 * i * 4 + 2 * i]).isCloseTo(nn, within(1e-4 * nn));
-                assertThat(covariance[(2 * i + 1) * 4 + 2 * i + 1]).isCloseTo(ee, within(1e-4 * ee));
+                assertThat(covariance.of(2 * i, 2 * i)).isCloseTo(nn, within(1e-4 * nn));
+                assertThat(covariance.of(2 * i + 1, 2 * i + 1)).isCloseTo(ee, within(1e-4 * ee));
                 double up = found.get().position().elevationVariance().getAsDouble();
-                assertThat(levels.covariance()[i * 2 + i]).isCloseTo(up, within(1e-4 * up));
+                assertThat(levels.covariances().of(i, i)).isCloseTo(up, within(1e-4 * up));
             }
         }
     }

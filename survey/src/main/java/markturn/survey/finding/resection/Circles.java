@@ -1,5 +1,8 @@
 package markturn.survey.finding.resection;
 
+import java.util.OptionalDouble;
+import markturn.survey.job.Mark;
+import markturn.survey.result.Position;
 import markturn.survey.result.Resected.Sighted;
 
 /** The circle through three marks. Textbook. */
@@ -8,6 +11,15 @@ public final class Circles {
 
     /** Northing, easting and radius of the circle through three marks, metres; infinite where they lie on one line. */
     public static double[] through(Sighted a, Sighted b, Sighted c) {
+        return through(place(a), place(b), place(c));
+    }
+
+    private static Position place(Sighted mark) {
+        return Position.held(new Mark.Coordinates(mark.northing(), mark.easting(), OptionalDouble.empty()));
+    }
+
+    /** The same through three places. */
+    public static double[] through(Position a, Position b, Position c) {
         double bn = b.northing() - a.northing();
         double be = b.easting() - a.easting();
         double cn = c.northing() - a.northing();
