@@ -231,6 +231,18 @@ public final class Core {
         return PlanTable.planProposed(text, instrument, reflector);
     }
 
+    /** See {@link PlanTable#planMatrix}. */
+    @JSExport
+    public static String planMatrix(String text) {
+        return PlanTable.planMatrix(text);
+    }
+
+    /** See {@link PlanTable#planSketched}. */
+    @JSExport
+    public static String planSketched(String one, double first, String two, double second, boolean right) {
+        return PlanTable.planSketched(one, first, two, second, right);
+    }
+
     /** See {@link PlanTable#planReasons}. */
     @JSExport
     public static String planReasons(String text) {

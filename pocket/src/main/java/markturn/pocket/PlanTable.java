@@ -10,6 +10,7 @@ import markturn.fieldbook.wire.JobReader;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.PlanTree;
 import markturn.fieldbook.wire.Tree;
+import markturn.fieldbook.wire.Tree.Fields;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.network.ForeseenNetwork.Depth;
@@ -19,9 +20,11 @@ import markturn.survey.plan.Place;
 import markturn.survey.plan.PlannedSetup;
 import markturn.survey.plan.Proposal;
 import markturn.survey.plan.Site;
+import markturn.survey.plan.Sketched;
 import markturn.survey.plan.WhereToStand;
 import markturn.survey.plan.WorkPlan;
 import markturn.survey.result.Position;
+import markturn.tripod.planning.MarksInSight;
 import markturn.tripod.planning.PlanDragged;
 import markturn.tripod.planning.PlanForeseen;
 import markturn.tripod.planning.ProposalShown;
@@ -134,6 +137,32 @@ final class PlanTable {
     static String planReasons(String text) {
         Tried tried = Tried.read(text);
         return new ProposalShown(tried.site(), tried.plan()).sheet().json();
+    }
+
+    /** Which marks see each other, an instrument on the one of the row: {@code c}lear, {@code g}razing, {@code b}locked, it{@code s}elf. */
+    static String planMatrix(String text) {
+        Tried tried = Tried.read(text);
+        return new MarksInSight(tried.site(), tried.plan()).sheet().json();
+    }
+
+    /**
+     * Where a mark lies by distances from two others, as a rough sketch has it.
+     *
+     * @param one with northing and easting; so {@code two}
+     * @param right whether it lies right of the line from the first to the second
+     * @return northing and easting; none where the distances do not meet
+     */
+    static String planSketched(String one, double first, String two, double second, boolean right) {
+        double metres = job.units().length().metres();
+        Fields found = new Fields();
+        Sketched.meet(place(one), first * metres, place(two), second * metres, right)
+                .ifPresent(at -> found.put("northing", at.northing() / metres).put("easting", at.easting() / metres));
+        return JsonText.write(found);
+    }
+
+    private static Place place(String text) {
+        Element of = element(JsonText.read(text));
+        return new Place(of.length("northing").orElse(0), of.length("easting").orElse(0));
     }
 
     private static Element element(Tree tree) {

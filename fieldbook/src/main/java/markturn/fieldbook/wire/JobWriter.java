@@ -60,7 +60,8 @@ public final class JobWriter {
         return digits.scale() < 0 ? digits.setScale(0) : digits;
     }
 
-    BigDecimal length(double metres) {
+    /** A length (metres) as files of the job have it. */
+    public BigDecimal length(double metres) {
         return inUnit(metres, units.length().metres());
     }
 

@@ -13,6 +13,7 @@ import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.RankDefect;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
@@ -95,7 +96,7 @@ public record ForeseenNetwork(
                     Optional.empty(),
                     all ? problem.report().marks(problem.faults(share -> {})) : precision(problem),
                     problem.plan().adjustment().redundancy(),
-                    all ? betrayed(problem, held) : List.of(),
+                    all ? betrayed(problem, job) : List.of(),
                     all ? closures(job, near, held, setups, rays) : List.of());
         } catch (RankDefect undetermined) {
             return nothing("these sights do not determine every mark: sight one known mark more");
@@ -124,11 +125,11 @@ public record ForeseenNetwork(
     }
 
     /** What an error of each known mark would have to be, as the sights of each setup alone betray it. */
-    private static List<Betrayed> betrayed(Problem problem, Set<String> held) {
+    private static List<Betrayed> betrayed(Problem problem, Job job) {
         List<Betrayed> betrayed = new ArrayList<>();
         List<Hypothesis> ofSights = problem.hypotheses().ofPlan((mark, what) -> {}).stream()
                 .filter(h -> h.what().kind() == SingleFault.Kind.TARGET_CENTRING
-                        && held.contains(h.what().mark()))
+                        && isControl(job, h.what().mark()))
                 .toList();
         FaultTest.each(
                 problem.plan().adjustment(),
@@ -138,6 +139,10 @@ public record ForeseenNetwork(
         return betrayed;
     }
 
+    private static boolean isControl(Job job, String mark) {
+        return job.mark(mark).flatMap(Mark::given).isPresent();
+    }
+
     private static List<Closure> closures(
             Job job, Map<String, Position> near, Set<String> held, List<ForeseenSetup> setups, List<Ray> rays) {
         Set<String> reached = new LinkedHashSet<>();
@@ -145,7 +150,7 @@ public record ForeseenNetwork(
             reached.add(ray.from());
             reached.add(ray.to());
         });
-        reached.retainAll(held);
+        reached.removeIf(mark -> !held.contains(mark) && !isControl(job, mark));
         List<Closure> closures = new ArrayList<>();
         for (String mark : reached) {
             closures.add(new Closure(mark, withoutHolding(job, near, held, setups, rays, mark)));
@@ -163,7 +168,9 @@ public record ForeseenNetwork(
         Set<String> others = new LinkedHashSet<>(held);
         others.remove(mark);
         try {
-            Problem problem = problem(job, near, others, setups, rays);
+            // Without coordinates of its own, held or observed.
+            Job without = job.withMark(mark, m -> Mark.named(m.name(), m.kind()));
+            Problem problem = problem(without, near, others, setups, rays);
             problem.adjust();
             return Optional.ofNullable(problem.report().marks().get(mark));
         } catch (RankDefect | NotConverging nothingElse) {

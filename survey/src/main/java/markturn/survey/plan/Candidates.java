@@ -24,8 +24,8 @@ final class Candidates {
     private Candidates() {}
 
     static List<PlannedSetup> of(Site site, WorkPlan plan, String instrument, String reflector, int free) {
-        Set<String> held = site.held();
-        Set<String> marks = new LinkedHashSet<>(held);
+        Set<String> control = site.control();
+        Set<String> marks = new LinkedHashSet<>(control);
         plan.wanted().forEach(mark -> marks.add(mark.name()));
         List<PlannedSetup> all = new ArrayList<>();
         WorkPlan bare = plan.with(List.of());
@@ -38,7 +38,7 @@ final class Candidates {
                     1,
                     PointingOrder.School.RETURNING,
                     List.of());
-            seen(site, bare, on, marks, held, reflector).ifPresent(all::add);
+            seen(site, bare, on, marks, control, reflector).ifPresent(all::add);
         }
         int number = 1;
         for (Place place : places(site, bare, free)) {
@@ -51,7 +51,7 @@ final class Candidates {
                     PointingOrder.School.RETURNING,
                     List.of(),
                     Optional.of(new Mark.Coordinates(place.northing(), place.easting(), OptionalDouble.empty())));
-            Optional<PlannedSetup> able = seen(site, bare, stands, marks, held, reflector);
+            Optional<PlannedSetup> able = seen(site, bare, stands, marks, control, reflector);
             if (able.isPresent()) {
                 all.add(able.get());
                 number++;
@@ -62,12 +62,12 @@ final class Candidates {
 
     /** The same with all it sees; empty where that is too little to be of use. */
     static Optional<PlannedSetup> seen(
-            Site site, WorkPlan plan, PlannedSetup setup, Set<String> marks, Set<String> held, String reflector) {
+            Site site, WorkPlan plan, PlannedSetup setup, Set<String> marks, Set<String> control, String reflector) {
         WorkPlan with = plan.with(List.of(setup));
         List<PlannedSetup.Aim> aims = new ArrayList<>();
         for (String mark : marks) {
             if (!mark.equals(setup.station()) && site.sight(with, setup, mark).isSeen()) {
-                Reading.Role role = held.contains(mark) ? Reading.Role.BACKSIGHT : Reading.Role.FORESIGHT;
+                Reading.Role role = control.contains(mark) ? Reading.Role.BACKSIGHT : Reading.Role.FORESIGHT;
                 aims.add(new PlannedSetup.Aim(mark, role, reflector));
             }
         }

@@ -2,12 +2,14 @@ package markturn.survey.plan;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import markturn.survey.adjust.Coordinate;
 import markturn.survey.adjust.Difference;
 import markturn.survey.adjust.Direction;
 import markturn.survey.adjust.Distance;
 import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Position;
@@ -31,6 +33,32 @@ record Contribution(Information inPlan, int[] planUnknowns, Information levels, 
     static Contribution of(Job job, PlannedSetup setup, Map<String, Integer> numbers, Map<String, Position> near) {
         return new Making(job, setup, numbers, near).make();
     }
+
+    /** What given coordinates with deviations say, where nothing holds them: of all marks that have a number. */
+    static Contribution ofCoordinates(Job job, Map<String, Integer> numbers) {
+        Information plan = new Information(2 * numbers.size());
+        Information levels = new Information(numbers.size());
+        int[] planUnknowns = new int[2 * numbers.size()];
+        int[] levelUnknowns = new int[numbers.size()];
+        double[] nowhere = new double[2 * numbers.size()];
+        numbers.forEach((mark, number) -> {
+            planUnknowns[2 * number] = 2 * number;
+            planUnknowns[2 * number + 1] = 2 * number + 1;
+            levelUnknowns[number] = number;
+            job.mark(mark)
+                    .filter(m -> m.given().isPresent())
+                    .flatMap(Mark::stdDev)
+                    .ifPresent(known -> {
+                        plan.observe(new Coordinate(2 * number, 0, Math.max(known.northing(), SMALLEST)), nowhere);
+                        plan.observe(new Coordinate(2 * number + 1, 0, Math.max(known.easting(), SMALLEST)), nowhere);
+                        levels.observe(new Coordinate(number, 0, Math.max(known.elevation(), SMALLEST)), nowhere);
+                    });
+        });
+        return new Contribution(plan, planUnknowns, levels, levelUnknowns);
+    }
+
+    /** No coordinate is known better, metres. */
+    private static final double SMALLEST = 1e-6;
 
     private static final class Making {
         private final Job job;

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import markturn.survey.job.Mark;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.Position;
@@ -41,21 +40,14 @@ public final class Dragged {
                 .filter(s -> s.name().equals(name) && s.isFree())
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no free setup " + name));
-        Set<String> held = site.held();
-        plan.wanted().stream()
-                .map(WantedMark::name)
-                .filter(m -> !held.contains(m))
-                .forEach(this::number);
-        number(setup.station());
+        numbers.putAll(site.numbers(plan));
+        numbers.putIfAbsent(setup.station(), numbers.size());
+        others.add(Contribution.ofCoordinates(site.job(), numbers));
         for (PlannedSetup other : plan.setups()) {
             if (!other.name().equals(name)) {
                 others.add(Contribution.of(site.job(), seen(plan, other), numbers, near));
             }
         }
-    }
-
-    private void number(String mark) {
-        numbers.computeIfAbsent(mark, name -> numbers.size());
     }
 
     private PlannedSetup seen(WorkPlan of, PlannedSetup one) {

@@ -3,12 +3,10 @@ package markturn.survey.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.function.DoubleConsumer;
 import markturn.survey.network.ForeseenNetwork;
 import markturn.survey.result.Position;
@@ -142,7 +140,8 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
         private final List<PlannedSetup> candidates;
         private final DoubleConsumer progress;
         private final Map<String, Position> near;
-        private final Map<String, Integer> numbers = new LinkedHashMap<>();
+        private final Map<String, Integer> numbers;
+        private final Contribution given;
         private final Map<PlannedSetup, Contribution> said = new HashMap<>();
         private final boolean asksHidden;
 
@@ -152,12 +151,8 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
             this.candidates = candidates;
             this.progress = progress;
             this.near = site.near(asked.with(candidates));
-            Set<String> held = site.held();
-            for (WantedMark mark : asked.wanted()) {
-                if (!held.contains(mark.name())) {
-                    numbers.put(mark.name(), numbers.size());
-                }
-            }
+            this.numbers = site.numbers(asked);
+            this.given = Contribution.ofCoordinates(site.job(), numbers);
             this.asksHidden = asked.wanted().stream().anyMatch(m -> m.hidden().isPresent());
         }
 
@@ -391,6 +386,8 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
         private double missing(List<PlannedSetup> chosen) {
             Information plan = Information.loose(2 * numbers.size(), ANYWHERE);
             Information levels = Information.loose(numbers.size(), ANYWHERE);
+            plan.add(given.inPlan(), given.planUnknowns());
+            levels.add(given.levels(), given.levelUnknowns());
             for (PlannedSetup setup : chosen) {
                 Contribution contribution =
                         said.computeIfAbsent(setup, s -> Contribution.of(site.job(), s, numbers, near));

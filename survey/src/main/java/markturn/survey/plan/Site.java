@@ -57,6 +57,34 @@ public record Site(Job job, Map<String, Position> known, Ground ground) {
         return held;
     }
 
+    /** The marks that setups are fixed by: those with given or adopted coordinates, whether these are held or observed. */
+    public Set<String> control() {
+        Set<String> control = held();
+        known.keySet().stream()
+                .filter(mark -> job.mark(mark).flatMap(Mark::given).isPresent()
+                        || job.adopted().stream()
+                                .anyMatch(a -> job.trueName(a.mark()).equals(mark)))
+                .forEach(control::add);
+        return control;
+    }
+
+    /** The marks that a network has to find: wanted ones, and control of which the coordinates are observed and not held; numbered from 0. */
+    Map<String, Integer> numbers(WorkPlan plan) {
+        Set<String> held = held();
+        Map<String, Integer> numbers = new LinkedHashMap<>();
+        for (WantedMark mark : plan.wanted()) {
+            if (!held.contains(mark.name())) {
+                numbers.putIfAbsent(mark.name(), numbers.size());
+            }
+        }
+        for (String mark : control()) {
+            if (!held.contains(mark)) {
+                numbers.putIfAbsent(mark, numbers.size());
+            }
+        }
+        return numbers;
+    }
+
     /** How a mark is seen from a setup. */
     public Ground.Sight sight(WorkPlan plan, PlannedSetup setup, String mark) {
         Optional<Ground.End> from = end(plan, setup.station(), plan.axis());

@@ -73,9 +73,9 @@ public final class WhereToStand {
         this.axis = plan.axis();
         WorkPlan others = plan.without(setup);
         Map<String, Position> near = site.near(others);
-        Set<String> held = site.held();
+        Set<String> control = site.control();
         ForeseenNetwork network = site.foresee(others, ForeseenNetwork.Depth.PRECISION);
-        Set<String> places = new LinkedHashSet<>(held);
+        Set<String> places = new LinkedHashSet<>(control);
         others.wanted().forEach(w -> places.add(w.name()));
         double asked = USUAL;
         boolean any = false;
@@ -90,7 +90,7 @@ public final class WhereToStand {
         }
         this.limit = asked;
         for (String name : places) {
-            Optional<Position> found = held.contains(name)
+            Optional<Position> found = control.contains(name)
                     ? Optional.of(near.get(name))
                     : network.mark(name).map(Adjusted::position);
             found.ifPresent(

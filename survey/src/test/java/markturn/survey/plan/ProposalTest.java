@@ -125,7 +125,7 @@ class ProposalTest {
     void theSumOfContributionsIsTheNetwork() {
         for (int seed = 0; seed < 40; seed++) {
             Random random = new Random(seed);
-            Site site = Sites.site(random, 3, 2);
+            Site site = seed % 2 == 0 ? Sites.site(random, 3, 2) : Sites.observed(Sites.site(random, 3, 2));
             WorkPlan plan = new WorkPlan(
                     "all",
                     WorkPlan.AXIS,
@@ -135,9 +135,12 @@ class ProposalTest {
                     List.of());
             List<PlannedSetup> all = Proposal.candidates(site, plan, "station", "prism", 3);
             ForeseenNetwork network = site.foresee(plan.with(all), ForeseenNetwork.Depth.PRECISION);
-            Map<String, Integer> numbers = Map.of("W0", 0, "W1", 1);
-            Information inPlan = Information.loose(4, 1000);
-            Information levels = Information.loose(2, 1000);
+            Map<String, Integer> numbers = site.numbers(plan);
+            Information inPlan = Information.loose(2 * numbers.size(), 1000);
+            Information levels = Information.loose(numbers.size(), 1000);
+            Contribution given = Contribution.ofCoordinates(site.job(), numbers);
+            inPlan.add(given.inPlan(), given.planUnknowns());
+            levels.add(given.levels(), given.levelUnknowns());
             for (PlannedSetup setup : all) {
                 Contribution one = Contribution.of(site.job(), setup, numbers, site.near(plan.with(all)));
                 inPlan.add(one.inPlan(), one.planUnknowns());

@@ -86,6 +86,18 @@ final class Sites {
         return new Site(job, known, new Ground(obstacles(random, obstacles)));
     }
 
+    /** The same with control that is known within some millimetres only. */
+    static Site observed(Site site) {
+        Job job = site.job();
+        Map<String, Position> known = new LinkedHashMap<>();
+        Mark.Deviations within = new Mark.Deviations(0.003, 0.002, 0.004);
+        for (Mark mark : site.job().marks()) {
+            job = job.withMark(mark.name(), m -> m.withStdDev(Optional.of(within)));
+            known.put(mark.name(), Position.known(mark.given().orElseThrow(), within));
+        }
+        return new Site(job, known, site.ground());
+    }
+
     static WantedMark wanted(Random random, String name, double plan) {
         Place at = place(random);
         return new WantedMark(

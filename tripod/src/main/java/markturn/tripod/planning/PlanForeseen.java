@@ -74,6 +74,16 @@ public final class PlanForeseen implements Shown {
         return words.mark(mark);
     }
 
+    /** What a setup takes, in words. */
+    public String takes(PlannedSetup setup) {
+        return PlanWords.duration(plan.minutes().of(setup));
+    }
+
+    /** The same of a mark that has been measured. */
+    public String got(Position at) {
+        return words.known(at);
+    }
+
     /** How the figure closes. */
     public List<String> closures() {
         return words.closures();

@@ -104,12 +104,16 @@ final class PlanWords {
         if (found.isEmpty()) {
             return "not found by this plan";
         }
-        Position at = found.get().position();
+        return known(found.get().position()) + hidden(found.get());
+    }
+
+    /** How well a place is known, 95 %. */
+    String known(Position at) {
         StringBuilder said = new StringBuilder("within ").append(words.difference(within(at.plan())));
         at.elevationVariance()
                 .ifPresent(variance ->
                         said.append(", elevation within ").append(words.difference(LINE_95 * Math.sqrt(variance))));
-        return said.append(hidden(found.get())).toString();
+        return said.toString();
     }
 
     private String hidden(Adjusted found) {

@@ -86,6 +86,11 @@ public record WorkProgress(List<Act> acts) {
                 enough ? State.DONE : State.NEXT,
                 Sentence.count(control, "mark", "marks")));
         acts.add(new Act(
+                WorkStep.PLANNING,
+                at + WorkStep.PLANNING.path(),
+                control > 0 ? State.OPEN : State.AHEAD,
+                book.plans().isEmpty() ? "" : Sentence.count(book.plans().size(), "plan", "plans")));
+        acts.add(new Act(
                 WorkStep.SET_UP,
                 at + WorkStep.SET_UP.path(),
                 job.setups().isEmpty() ? (enough ? State.NEXT : State.AHEAD) : State.DONE,
