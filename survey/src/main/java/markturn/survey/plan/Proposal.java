@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.DoubleConsumer;
 import markturn.survey.network.ForeseenNetwork;
 import markturn.survey.result.Position;
@@ -85,6 +86,14 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
     }
 
     /**
+     * Whether setups can be made one after the other, each turned in by control as far as it could sight any: a mark that only another setup
+     * found is no backsight to rely on.
+     */
+    static boolean isWorkable(Set<String> control, List<PlannedSetup> setups) {
+        return WorkOrder.of(control, setups).stuck().isEmpty();
+    }
+
+    /**
      * What of a plan's promises is not kept.
      *
      * @return empty where all that is asked is reached
@@ -144,6 +153,7 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
         private final Contribution given;
         private final Map<PlannedSetup, Contribution> said = new HashMap<>();
         private final boolean asksHidden;
+        private final Set<String> control;
 
         Search(Site site, WorkPlan asked, List<PlannedSetup> candidates, DoubleConsumer progress) {
             this.site = site;
@@ -152,6 +162,7 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
             this.progress = progress;
             this.near = site.near(asked.with(candidates));
             this.numbers = site.numbers(asked);
+            this.control = site.control();
             this.given = Contribution.ofCoordinates(site.job(), numbers);
             this.asksHidden = asked.wanted().stream().anyMatch(m -> m.hidden().isPresent());
         }
@@ -161,7 +172,10 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
             progress.accept(0.7);
             chosen = exchanged(chosen);
             progress.accept(1);
-            WorkPlan plan = asked.with(chosen);
+            WorkOrder order = WorkOrder.of(control, chosen);
+            List<PlannedSetup> all = new ArrayList<>(order.setups());
+            all.addAll(order.stuck());
+            WorkPlan plan = asked.with(all);
             return new Proposal(plan, shortfalls(site, plan));
         }
 
@@ -209,7 +223,8 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
         private Move best(List<PlannedSetup> chosen, double missing) {
             Move best = null;
             for (Move move : moves(chosen, missing)) {
-                if (move.missing() < missing - NOTHING && (best == null || move.gain() > best.gain() + NOTHING)) {
+                boolean helps = move.missing() < missing - NOTHING && isWorkable(control, move.chosen());
+                if (helps && (best == null || move.gain() > best.gain() + NOTHING)) {
                     best = move;
                 }
             }
@@ -269,7 +284,7 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
             while (changed) {
                 changed = false;
                 for (Less less : less(chosen)) {
-                    List<PlannedSetup> tried = less.of(chosen);
+                    List<PlannedSetup> tried = less.of(chosen, control);
                     if (tried != chosen && isNoWorse(tried, missing, hidden)) {
                         chosen = tried;
                         changed = true;
@@ -280,7 +295,9 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
         }
 
         private boolean isNoWorse(List<PlannedSetup> tried, double missing, double hidden) {
-            return missing(tried) <= missing + NOTHING && (!asksHidden || hidden(tried) <= hidden + NOTHING);
+            return isWorkable(control, tried)
+                    && missing(tried) <= missing + NOTHING
+                    && (!asksHidden || hidden(tried) <= hidden + NOTHING);
         }
 
         /**
@@ -291,7 +308,7 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
          */
         private record Less(String setup, int sets, String target, double saves) {
             /** What would be left; the same list where it has been spared already. */
-            List<PlannedSetup> of(List<PlannedSetup> chosen) {
+            List<PlannedSetup> of(List<PlannedSetup> chosen, Set<String> control) {
                 int at = indexOf(chosen, setup);
                 if (at < 0) {
                     return chosen;
@@ -304,7 +321,13 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
                     return sets < now.sets() ? replaced(chosen, at, now.in(sets)) : chosen;
                 }
                 List<PlannedSetup.Aim> others = new ArrayList<>(now.aims());
-                return others.removeIf(aim -> aim.target().equals(target))
+                boolean turnsIn = control.contains(target)
+                        && now.aims().stream()
+                                        .filter(aim -> control.contains(aim.target()))
+                                        .count()
+                                <= WorkOrder.needed(now);
+                // Of control as many sights stay as turn the setup in.
+                return !turnsIn && others.removeIf(aim -> aim.target().equals(target))
                         ? replaced(chosen, at, now.sighting(others))
                         : chosen;
             }

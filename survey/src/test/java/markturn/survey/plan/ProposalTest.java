@@ -61,7 +61,7 @@ class ProposalTest {
             if (takes >= best) {
                 return best;
             }
-            if (!chosen.isEmpty() && isMet(chosen)) {
+            if (!chosen.isEmpty() && Proposal.isWorkable(site.control(), chosen) && isMet(chosen)) {
                 return takes;
             }
             double least = best;
@@ -75,7 +75,7 @@ class ProposalTest {
                             aims.add(candidate.aims().get(i));
                         }
                     }
-                    for (int sets = 1; aims.size() > 1 && sets <= SETS; sets++) {
+                    for (int sets = 1; isTurnedIn(candidate, aims) && sets <= SETS; sets++) {
                         List<PlannedSetup> tried = new ArrayList<>(chosen);
                         tried.add(candidate.sighting(aims).in(sets));
                         least = cheapest(next + 1, tried, least);
@@ -83,6 +83,17 @@ class ProposalTest {
                 }
             }
             return least;
+        }
+
+        /** As many control marks as turn it in, where the setup could sight so many. */
+        private boolean isTurnedIn(PlannedSetup candidate, List<PlannedSetup.Aim> aims) {
+            long could = candidate.aims().stream()
+                    .filter(a -> site.control().contains(a.target()))
+                    .count();
+            long does = aims.stream()
+                    .filter(a -> site.control().contains(a.target()))
+                    .count();
+            return does >= Math.min(could, WorkOrder.needed(candidate));
         }
 
         /** By the network itself: the search has sums of its own. */

@@ -24,9 +24,12 @@ public record PlanDragged(Site site, WorkPlan plan, Dragged.Given given) impleme
         }
         List<Shown> marks = new ArrayList<>();
         for (Map.Entry<String, Covariance> mark : given.spread().entrySet()) {
-            Sheet sheet = Sheet.empty().with("name", mark.getKey());
-            PlanForeseen.ellipse(sheet, mark.getValue());
-            marks.add(() -> sheet);
+            // Control that is only observed becomes better known too; nobody asks for that here.
+            if (!site.control().contains(mark.getKey())) {
+                Sheet sheet = Sheet.empty().with("name", mark.getKey());
+                PlanForeseen.ellipse(sheet, mark.getValue());
+                marks.add(() -> sheet);
+            }
         }
         return Sheet.empty().with("words", words()).with("sights", sights).with("marks", marks);
     }

@@ -168,7 +168,8 @@ final class PlanWords {
         }
         return switch (checks) {
             case 0 -> marks + ": nothing checks it.";
-            case 1 -> marks + ": one thing checks it, the distance between them.";
+            case 1 ->
+                marks + ": one thing checks it, the distance " + (setup.isFree() ? "between them." : "to it.");
             default -> marks + ": " + checks + " things check it.";
         };
     }

@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Reflector;
 import markturn.survey.plan.Site;
 import markturn.survey.plan.WorkPlan;
+import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
 
 /** Where the work of a job is planned. */
@@ -28,14 +30,14 @@ public final class Planning {
         return job.withSetups(List.of());
     }
 
-    /** Where the marks of a job lie. */
+    /** Where the marks of a job lie; detail is nothing that work is planned by. */
     public static Map<String, Position> known(BookedJob book) {
         Map<String, Position> known = new LinkedHashMap<>();
-        book.result()
-                .measured()
-                .marks()
-                .measured()
-                .forEach(mark -> mark.position().ifPresent(at -> known.put(mark.name(), at)));
+        for (MeasuredMark mark : book.result().measured().marks()) {
+            if (mark.mark().kind() != Mark.Kind.LOCATED) {
+                mark.position().ifPresent(at -> known.put(mark.name(), at));
+            }
+        }
         return known;
     }
 

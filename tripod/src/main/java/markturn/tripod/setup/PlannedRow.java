@@ -23,6 +23,19 @@ record PlannedRow(PlannedSetup setup, Address at) implements Shown {
                                 Sentence.count(setup.sets(), "set", "sets"),
                                 Words.names(setup.aims().stream()
                                         .map(PlannedSetup.Aim::target)
-                                        .toList())));
+                                        .toList())))
+                .with(
+                        "targets",
+                        setup.aims().stream()
+                                .map(aim -> target(setup.name(), aim.target()))
+                                .toList());
+    }
+
+    private static Shown target(String setup, String target) {
+        return () -> Sheet.empty()
+                .with("setup", setup)
+                .with("target", target)
+                .with("goneWords", target + " is gone")
+                .with("hiddenWords", target + " is not seen from here");
     }
 }

@@ -105,6 +105,7 @@ public final class SetUpPage implements Page {
         return switch (act) {
             case "begin" -> Optional.of(entries.begin(typed));
             case "remove" -> Optional.of(entries.remove(typed));
+            case "differs" -> Optional.of(new FoundDifferent(book).become(typed));
             default -> Optional.empty();
         };
     }
@@ -112,6 +113,9 @@ public final class SetUpPage implements Page {
     /** A setup that was begun is turned at once. */
     @Override
     public View after(BookedJob before, BookedJob longer, Occasion occasion, String act, Map<String, String> typed) {
+        if (act.equals("differs")) {
+            return sheet(longer).saying(FoundDifferent.words(before, longer));
+        }
         return act.equals("begin")
                 ? View.of(longer.revision())
                         .leavingFor(Address.ofJob(longer.jobId())

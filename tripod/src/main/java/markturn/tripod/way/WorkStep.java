@@ -4,7 +4,7 @@ package markturn.tripod.way;
 public enum WorkStep {
     JOB("Job", ""),
     CONTROL_MARKS("Control marks", "/mark"),
-    PLANNING("Plan the work", "/planning"),
+    PLANNING("Planning", "/planning"),
     SET_UP("Set up", "/setup"),
     TURN_THE_SETS("Turn the sets", "/turning"),
     REVIEW("Review", "/review"),

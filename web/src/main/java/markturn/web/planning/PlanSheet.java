@@ -43,7 +43,7 @@ public record PlanSheet(
     public record Promise(String mark, String promised, String got) {}
 
     /** The sketch: paths and names on a sheet of 640 by 420. */
-    public record Sketch(String obstacles, String rays, List<Sign> signs) {}
+    public record Sketch(String obstacles, String noGo, String rays, List<Sign> signs) {}
 
     /** A mark or a setup on the sketch. */
     public record Sign(String kind, String name, long x, long y) {}
@@ -98,8 +98,10 @@ public record PlanSheet(
     private static Sketch sketch(Site site, WorkPlan plan) {
         Map<String, Position> near = site.near(plan);
         TrueScale scale = new TrueScale(near.values(), WIDTH, HEIGHT, BORDER);
-        StringBuilder obstacles = new StringBuilder();
+        StringBuilder blocking = new StringBuilder();
+        StringBuilder noGo = new StringBuilder();
         for (Obstacle obstacle : site.ground().obstacles()) {
+            StringBuilder obstacles = obstacle.kind() == Obstacle.Kind.NO_GO ? noGo : blocking;
             for (int i = 0; i < obstacle.corners().size(); i++) {
                 Position corner = Position.held(new Mark.Coordinates(
                         obstacle.corners().get(i).northing(),
@@ -128,8 +130,13 @@ public record PlanSheet(
             boolean station = plan.setups().stream()
                     .anyMatch(s -> s.isFree() && s.station().equals(name));
             String kind = site.control().contains(name) ? "control" : station ? "station" : "wanted";
-            signs.add(new Sign(kind, name, Math.round(scale.across(at)), Math.round(scale.down(at))));
+            List<String> setups = plan.setups().stream()
+                    .filter(s -> s.station().equals(name))
+                    .map(PlannedSetup::name)
+                    .toList();
+            String called = setups.isEmpty() ? name : name + ": " + String.join(", ", setups);
+            signs.add(new Sign(kind, called, Math.round(scale.across(at)), Math.round(scale.down(at))));
         });
-        return new Sketch(obstacles.toString(), rays.toString(), signs);
+        return new Sketch(blocking.toString(), noGo.toString(), rays.toString(), signs);
     }
 }

@@ -22,7 +22,10 @@ import markturn.formats.GroundFiles;
 import markturn.formats.JsonTrees;
 import markturn.survey.plan.Ground;
 import markturn.survey.plan.PlannedSetup;
+import markturn.survey.plan.Site;
+import markturn.survey.plan.WorkOrder;
 import markturn.survey.plan.WorkPlan;
+import markturn.tripod.planning.Planning;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
@@ -125,7 +128,25 @@ class PlanningController {
                 throw new Refused("plan", setup.name() + " stands in this job already: give it another name");
             }
         }
-        return plan.setups();
+        Site site = Planning.site(book);
+        WorkOrder order = WorkOrder.of(site.control(), seen(site, plan));
+        if (!order.stuck().isEmpty()) {
+            PlannedSetup stuck = order.stuck().get(0);
+            throw new Refused(
+                    "plan",
+                    "%s cannot be turned in: by then too few of the marks it sees would be known. Sight %s, or find its targets from another setup first"
+                            .formatted(stuck.name(), stuck.isFree() ? "two known marks" : "a known mark"));
+        }
+        return order.setups();
+    }
+
+    /** The setups with what they see alone: nobody is sent to point at a wall. */
+    private static List<PlannedSetup> seen(Site site, WorkPlan plan) {
+        return plan.setups().stream()
+                .map(setup -> setup.sighting(setup.aims().stream()
+                        .filter(aim -> site.sight(plan, setup, aim.target()).isSeen())
+                        .toList()))
+                .toList();
     }
 
     /** Reads obstacles of a file; nothing is stored before the page keeps them. */

@@ -3,7 +3,7 @@
 const SVG = "http://www.w3.org/2000/svg";
 const SHEET = { width: 800, height: 560, border: 56 };
 /** The middle ellipse is drawn about that large, picture points. */
-const ELLIPSE = 26;
+const ELLIPSE = 36;
 
 export function make(tag, attributes = {}, ...inside) {
   const element = document.createElementNS(SVG, tag);
@@ -108,7 +108,7 @@ export class Drawing {
         : make("circle", { r: sign.kind === "setup" ? 9 : 4.5, class: sign.kind });
       const text = make("text", { x: 12, y: sign.kind === "setup" ? 20 : -7 });
       text.textContent = sign.name;
-      return make("g", { class: `sign ${sign.kind}${sign.chosen ? " chosen" : ""}${sign.free ? " free" : ""}`, "data-kind": sign.kind, "data-name": sign.name,
+      return make("g", { class: `sign of-${sign.kind}${sign.chosen ? " chosen" : ""}${sign.free ? " free" : ""}`, "data-kind": sign.kind, "data-name": sign.name,
         transform: `translate(${this.x(sign.easting).toFixed(1)} ${this.y(sign.northing).toFixed(1)})` },
         make("circle", { r: 18, class: "touch" }), shape, text);
     }));

@@ -29,7 +29,7 @@ export function lists({ state, site, at, changed, say, table, text, placeOf, kno
 
   function wantedTable(tried) {
     const said = new Map((tried.marks ?? []).map(m => [m.name, m]));
-    const rows = state.plan.wanted.map(mark => {
+    const rows = state.plan.wanted.flatMap(mark => {
       const gone = html("button", { type: "button", className: "quiet", textContent: "drop" });
       gone.setAttribute("aria-label", `Drop ${mark.name}`);
       gone.addEventListener("click", () => {
@@ -40,11 +40,12 @@ export function lists({ state, site, at, changed, say, table, text, placeOf, kno
       const name = html("input", { className: "short", value: mark.name, maxLength: 60 });
       name.setAttribute("aria-label", "Name of the wanted mark");
       name.addEventListener("change", () => rename(mark, name.value.trim()));
-      const words = html("td", { className: said.get(mark.name)?.missed ? "trouble" : "", textContent: said.get(mark.name)?.words ?? "" });
+      const words = html("td", { className: said.get(mark.name)?.missed ? "trouble" : "remark", colSpan: 5, textContent: said.get(mark.name)?.words ?? "" });
       words.dataset.promise = mark.name;
-      return html("tr", {}, html("td", {}, name), asked(mark, "plan"), asked(mark, "elevation"), asked(mark, "hidden"), words, html("td", {}, gone));
+      return [html("tr", {}, html("td", {}, name), asked(mark, "plan"), asked(mark, "elevation"), asked(mark, "hidden"), html("td", {}, gone)),
+        html("tr", { className: "promise" }, words)];
     });
-    const head = ["Mark", `plan, ${site.smallSign}`, `elevation, ${site.smallSign}`, "hidden", "will be, 95 %", ""].map(word => html("th", { textContent: word }));
+    const head = ["Mark", `plan, ${site.smallSign}`, `elevation, ${site.smallSign}`, `hidden, ${site.smallSign}`, ""].map(word => html("th", { textContent: word }));
     at("wanted").replaceChildren(html("thead", {}, html("tr", {}, ...head)), html("tbody", {}, ...rows));
   }
 
@@ -152,7 +153,7 @@ export function lists({ state, site, at, changed, say, table, text, placeOf, kno
     if (!state.plan.wanted.some(w => w.plan || w.elevation || w.hidden)) return say("Say first how well a wanted mark shall lie: in plan, in elevation, or what may stay hidden.");
     say("");
     at("looking").textContent = "Looking for setups…";
-    at("stop").hidden = false;
+    at("stop-looking").hidden = false;
     try {
       const found = JSON.parse(await table.ask("proposed", text(), state.plan.setups[0]?.instrument ?? site.instruments[0], site.reflector));
       const said = JSON.parse(await table.ask("reasons", JSON.stringify({ ground: state.ground, plan: found })));
@@ -162,10 +163,10 @@ export function lists({ state, site, at, changed, say, table, text, placeOf, kno
       say("Stopped; the plan is as it was.", true);
     } finally {
       at("looking").textContent = "";
-      at("stop").hidden = true;
+      at("stop-looking").hidden = true;
     }
   });
-  at("stop").addEventListener("click", () => table.stop());
+  at("stop-looking").addEventListener("click", () => table.stop());
 
   /** The proposal takes the place of the setups; the plan it came from stays kept under its own name. */
   function take(found, said) {

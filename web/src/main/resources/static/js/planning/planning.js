@@ -30,7 +30,7 @@ export function say(sentence, done = false) {
 /** Everything that is on the plan by name and place. */
 function signs() {
   const chosen = state.chosen;
-  const setups = state.plan.setups.map(s => ({ kind: "setup", name: s.name, free: s.method === "resection", chosen: s.name === chosen, ...placeOf(s.station) }));
+  const setups = state.plan.setups.map(s => ({ ...placeOf(s.station), kind: "setup", name: s.name, free: s.method === "resection", chosen: s.name === chosen }));
   const marks = state.plan.wanted.filter(w => !known(w.name)).map(w => ({ kind: "wanted", name: w.name, ...w.near }));
   const held = site.known.map(m => ({ kind: m.control ? "control" : "wanted", name: m.name, northing: m.northing, easting: m.easting }));
   return [...held, ...marks, ...setups].filter(s => s.northing !== undefined);
@@ -336,8 +336,8 @@ export function lay(plan) {
 }
 
 at("plans").addEventListener("change", () => lay(state.plans.find(p => p.name === at("plans").value)));
-at("keep").addEventListener("click", () => send("/keep"));
-at("take").addEventListener("click", () => send("/take"));
+at("keep-plan").addEventListener("click", () => send("/keep"));
+at("take-plan").addEventListener("click", () => send("/take"));
 at("ground-file").addEventListener("submit", async event => {
   event.preventDefault();
   const headers = { [document.querySelector("meta[name=csrf-header]").content]: document.querySelector("meta[name=csrf]").content };
