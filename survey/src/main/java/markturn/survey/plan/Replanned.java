@@ -10,6 +10,11 @@ import markturn.survey.job.Reading;
 /** A plan of which something was found different on the ground: setups that are still to be made sight more, or are turned in more sets,
  * where that helps. */
 public final class Replanned {
+    private static final double NOTHING = 1e-9;
+
+    /** What nothing bounds is worse than anything that has a size. */
+    private static final double UNBOUNDED = 20;
+
     private Replanned() {}
 
     /** Whether a setup may be given a sight that it did not have. */
@@ -27,14 +32,14 @@ public final class Replanned {
      */
     public static WorkPlan of(Site site, WorkPlan plan, Predicate<PlannedSetup> isMade, MaySight maySight) {
         WorkPlan best = plan;
-        int missed = Proposal.shortfalls(site, plan).size();
+        double missed = missed(site, plan);
         Set<String> control = site.control();
         while (missed > 0) {
             WorkPlan better = null;
-            int least = missed;
+            double least = missed;
             for (WorkPlan tried : more(site, best, isMade, maySight)) {
-                int left = Proposal.shortfalls(site, tried).size();
-                if (left < least && Proposal.isWorkable(control, tried.setups())) {
+                double left = missed(site, tried);
+                if (left < least - NOTHING && Proposal.isWorkable(control, tried.setups())) {
                     least = left;
                     better = tried;
                 }
@@ -46,6 +51,13 @@ public final class Replanned {
             missed = least;
         }
         return best;
+    }
+
+    /** How far the plan is from what is asked: 0 where nothing is missed. */
+    private static double missed(Site site, WorkPlan plan) {
+        return Proposal.shortfalls(site, plan).stream()
+                .mapToDouble(m -> m.reached().isPresent() ? Math.log(m.reached().getAsDouble() / m.limit()) : UNBOUNDED)
+                .sum();
     }
 
     /** What could be done besides, the cheaper first. */

@@ -23,7 +23,7 @@ import markturn.survey.show.Sentence;
 final class PlanWords {
     private static final double LINE_95 = 1.96;
 
-    /** So near the circle through its marks, as a share of its radius, angles alone hardly place a station. Common practice, no source. */
+    /** So near the circle through its marks, as a share of its radius or of the marks' widest distance, angles alone hardly place a station. Common practice, no source. */
     private static final double NEAR_CIRCLE = 0.1;
 
     private static final double HOUR = 60;
@@ -168,8 +168,7 @@ final class PlanWords {
         }
         return switch (checks) {
             case 0 -> marks + ": nothing checks it.";
-            case 1 ->
-                marks + ": one thing checks it, the distance " + (setup.isFree() ? "between them." : "to it.");
+            case 1 -> marks + ": one thing checks it, the distance " + (setup.isFree() ? "between them." : "to it.");
             default -> marks + ": " + checks + " things check it.";
         };
     }
@@ -204,15 +203,27 @@ final class PlanWords {
             return Optional.empty();
         }
         double[] circle = Circles.through(known.get(0), known.get(1), known.get(2));
-        boolean all = known.stream().allMatch(mark -> isOn(circle, mark));
-        return all && isOn(circle, at.get())
+        // Marks nearly on a line have a circle as large as a county: near it is near by what lies between them.
+        double near = NEAR_CIRCLE * Math.min(circle[2], widest(known));
+        boolean all = known.stream().allMatch(mark -> isOn(circle, mark, near));
+        return all && isOn(circle, at.get(), near)
                 ? Optional.of(
                         "It stands near the circle through its marks: there angles alone hardly place it, distances must be measured.")
                 : Optional.empty();
     }
 
-    private static boolean isOn(double[] circle, Position place) {
-        return Circles.off(circle, place.northing(), place.easting()) < NEAR_CIRCLE;
+    private static double widest(List<Position> marks) {
+        double widest = 0;
+        for (Position one : marks) {
+            for (Position other : marks) {
+                widest = Math.max(widest, one.distanceTo(other));
+            }
+        }
+        return widest;
+    }
+
+    private static boolean isOn(double[] circle, Position place, double near) {
+        return Circles.off(circle, place.northing(), place.easting()) * circle[2] < near;
     }
 
     private Optional<String> views(PlannedSetup setup, Ground.View view, String said) {

@@ -135,9 +135,9 @@ function finishDraft() {
   changed();
 }
 
-function tapped(event) {
+/** @param sign what was under the finger when it came down: a captured pointer says no more what it is over */
+function tapped(event, sign) {
   const place = drawing.at(event);
-  const sign = event.target.closest(".sign");
   if (state.tool === "setup") {
     setUpAt(place, sign && sign.dataset.kind !== "setup" ? sign.dataset.name : null);
     choose("move");
@@ -182,7 +182,7 @@ function showDragged(setup, tried, seen) {
 
 svg.addEventListener("pointerdown", event => {
   const sign = event.target.closest(".sign");
-  hand = { from: event, last: event, moved: false };
+  hand = { from: event, last: event, moved: false, sign };
   svg.setPointerCapture(event.pointerId);
   const setup = sign && state.tool === "move" && state.plan.setups.find(s => s.name === sign.dataset.name && sign.dataset.kind === "setup" && s.method === "resection");
   const mark = sign && state.tool === "move" && sign.dataset.kind === "wanted" && wanted(sign.dataset.name);
@@ -216,7 +216,7 @@ svg.addEventListener("pointerup", event => {
   const done = hand;
   hand = null;
   if (!done) return;
-  if (!done.moved) return tapped(event.target === svg ? event : Object.assign(event, {}));
+  if (!done.moved) return tapped(event, done.sign);
   drawing.seen([]);
   if (done.setup || done.mark) {
     const place = done.setup?.place ?? done.mark.near;
@@ -336,16 +336,16 @@ export function lay(plan) {
 }
 
 at("plans").addEventListener("change", () => lay(state.plans.find(p => p.name === at("plans").value)));
-at("keep-plan").addEventListener("click", () => send("/keep"));
-at("take-plan").addEventListener("click", () => send("/take"));
-at("ground-file").addEventListener("submit", async event => {
+at("keep-plan")?.addEventListener("click", () => send("/keep"));
+at("take-plan")?.addEventListener("click", () => send("/take"));
+at("ground-file")?.addEventListener("submit", async event => {
   event.preventDefault();
   const headers = { [document.querySelector("meta[name=csrf-header]").content]: document.querySelector("meta[name=csrf]").content };
   const sent = await fetch(`${url}/ground`, { method: "POST", headers, body: new FormData(event.target) });
   const said = await sent.json();
   if (!sent.ok) return say(said.message ?? "That file was not read.");
   state.ground.obstacles.push(...said.obstacles);
-  say(`${said.obstacles.length} obstacles added; keep the plan to keep them.`, true);
+  say(`${said.obstacles.length} ${said.obstacles.length === 1 ? "obstacle" : "obstacles"} added; keep the plan to keep them.`, true);
   changed();
 });
 

@@ -34,6 +34,7 @@ class AccessibleTest {
         "/point",
         "/point/POND 1",
         "/plan",
+        "/planning",
         "/deliver",
         "/deliver/report",
         "/detail/S2",

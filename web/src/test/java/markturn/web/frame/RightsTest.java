@@ -186,6 +186,7 @@ class RightsTest {
             "/point",
             "/point/checks",
             "/plan",
+            "/planning",
             "/deliver");
 
     /** A form that is shown is one that may be posted: each is, to a job that is nobody's. */

@@ -30,6 +30,7 @@ class SizesTest {
         "/point/POND 1",
         "/point/checks",
         "/plan",
+        "/planning",
         "/setout?setup=S2&point=CREST 1",
         "/code",
         "/intake",

@@ -15,24 +15,24 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Predicate;
 
 /** The line between a device and the house: what is cut through it is gone for both, until it is mended. */
-final class Line implements AutoCloseable {
+public final class Line implements AutoCloseable {
     private final ServerSocket ear;
     private final int house;
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private volatile boolean cut;
     private volatile boolean deaf;
 
-    Line(String address) throws IOException {
+    public Line(String address) throws IOException {
         this.house = URI.create(address).getPort();
         this.ear = new ServerSocket(0, 50, InetAddress.getLoopbackAddress());
         daemon(this::listen);
     }
 
-    String address() {
+    public String address() {
         return "http://127.0.0.1:" + ear.getLocalPort();
     }
 
-    void cut() {
+    public void cut() {
         cut = true;
         open.forEach(Line::closed);
     }
@@ -42,7 +42,7 @@ final class Line implements AutoCloseable {
         deaf = true;
     }
 
-    void mend() {
+    public void mend() {
         cut = false;
         deaf = false;
     }

@@ -1,0 +1,245 @@
+package markturn.web.planning;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
+import markturn.fieldbook.BookedJob;
+import markturn.survey.plan.Obstacle;
+import markturn.survey.plan.PlannedSetup;
+import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
+import markturn.web.pocket.Line;
+import markturn.web.turning.TypedDay;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Work is planned on the page, taken along, and begun at the tripod without a connection. Places and limits are made up. */
+@ExtendWith(House.class)
+class PlanningTest {
+    private static BookedJob book(House house, String job) {
+        return house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), "wren");
+    }
+
+    /** A, B due north and C, 10 m east of the line beyond B. */
+    private static String openJob(Page page, String name) {
+        String job = TypedDay.openJob(page, name);
+        TypedDay.enter(page, job, "C", "1180");
+        return job;
+    }
+
+    private static void open(Page page, String job) {
+        page.navigate(job + "/planning");
+        page.locator("#content[data-ready]").waitFor();
+    }
+
+    private static void tool(Page page, String name) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
+    }
+
+    private static void tap(Page page, double x, double y) {
+        page.locator("#ground").click(new Locator.ClickOptions().setPosition(x, y));
+    }
+
+    /** Where a sign stands on the page. */
+    private static BoundingBox sign(Page page, String name) {
+        return page.locator(
+                        "#ground .sign[data-name='" + name + "'] circle, #ground .sign[data-name='" + name + "'] path")
+                .first()
+                .boundingBox();
+    }
+
+    private static void drag(Page page, String name, double across, double down) {
+        BoundingBox from = sign(page, name);
+        double x = from.x + from.width / 2;
+        double y = from.y + from.height / 2;
+        page.mouse().move(x, y);
+        page.mouse().down();
+        for (int i = 1; i <= 10; i++) {
+            page.mouse().move(x + across * i / 10, y + down * i / 10);
+        }
+    }
+
+    private static String station(Page page) {
+        return page.locator("#setups .remark").first().textContent();
+    }
+
+    @Test
+    void aSetupIsDraggedOverGroundThatHidesAMarkAndSaysWhatItGives(House house) {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "Planned ground");
+        open(page, job);
+        assertThat(page.locator("#verdict")).containsText("No setup is planned yet");
+        tool(page, "Wanted mark");
+        tap(page, 200, 300);
+        tool(page, "Set up here");
+        tap(page, 470, 260);
+        assertThat(page.locator("#verdict")).containsText("Nothing is asked of a mark yet");
+        String before = station(page);
+        Assertions.assertThat(before).matches("The station lies within [0-9.]+ mm, least well towards [a-z-]+\\.");
+        assertThat(page.locator("#setups")).containsText("3 known marks: 3 things check it");
+        assertThat(page.locator("#setups")).containsText("An error of a mark shows four times in five: A from");
+        // While the finger drags, ellipse and numbers follow; the ellipse is read off the page.
+        String ellipse = page.locator("#ellipses ellipse").last().getAttribute("rx");
+        drag(page, "S1", -60, -120);
+        assertThat(page.locator("#verdict")).containsText(Pattern.compile("S1: The station lies within [0-9.]+ mm"));
+        assertThat(page.locator("#seen")).hasAttribute("d", Pattern.compile("M.*Z"));
+        page.mouse().up();
+        assertThat(page.locator("#setups .remark").first()).not().hasText(before);
+        assertThat(page.locator("#ellipses ellipse").last()).not().hasAttribute("rx", ellipse);
+        // A wall between it and A: the sight is blocked, and said so.
+        BoundingBox ground = page.locator("#ground").boundingBox();
+        BoundingBox a = sign(page, "A");
+        double x = a.x + a.width / 2 - ground.x;
+        double y = a.y + a.height / 2 - ground.y;
+        tool(page, "Line that blocks");
+        tap(page, x - 40, y - 25);
+        tap(page, x + 120, y - 25);
+        tool(page, "Finish it");
+        assertThat(page.locator("#setups")).containsText("A (line 1) is not seen");
+        assertThat(page.locator("#setups"))
+                .containsText("2 known marks: one thing checks it, the distance between them");
+        assertThat(page.locator("#rays .blocked")).hasCount(1);
+        page.getByText("Which marks see each other").click();
+        assertThat(page.locator("#matrix")).containsText("sees");
+        tool(page, "Where to stand?");
+        page.locator("#content[data-looked=fine]").waitFor();
+        assertThat(page.locator("#worth")).containsText("hardly fixed");
+        tool(page, "Keep it");
+        assertThat(page.locator("#message")).containsText("Kept: First idea");
+        BookedJob kept = book(house, job);
+        Assertions.assertThat(kept.ground().obstacles())
+                .extracting(Obstacle::kind)
+                .isEqualTo(List.of(Obstacle.Kind.BLOCKS_VIEW));
+        Assertions.assertThat(kept.plans().get(0).setups())
+                .extracting(PlannedSetup::name)
+                .isEqualTo(List.of("S1"));
+    }
+
+    @Test
+    void whatItTakesIsProposedTakenAndBegunWithoutAConnection(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = openJob(page, "Planned work");
+            open(page, job);
+            tool(page, "Wanted mark");
+            tap(page, 260, 260);
+            page.getByLabel("W1, in plan, mm").fill("5");
+            page.getByLabel("W1, in plan, mm").press("Tab");
+            tool(page, "Propose setups");
+            assertThat(page.locator("#verdict")).containsText("All that is asked will be had, in ");
+            assertThat(page.locator("#setups .loses").first()).containsText("Without it W1 would not be found in plan");
+            Assertions.assertThat(page.locator("[data-promise=W1]").textContent())
+                    .matches("within [0-4]\\.[0-9] mm, .*");
+            page.getByLabel("W1, in plan, mm").fill("0.2");
+            page.getByLabel("W1, in plan, mm").press("Tab");
+            assertThat(page.locator("#missed")).containsText("in plan, 0.2 mm is asked");
+            tool(page, "Propose setups");
+            assertThat(page.locator("#remedies")).containsText(Pattern.compile("would do|one known mark more"));
+            page.getByLabel("W1, in plan, mm").fill("5");
+            page.getByLabel("W1, in plan, mm").press("Tab");
+            tool(page, "Propose setups");
+            assertThat(page.locator("#remedies li")).hasCount(0);
+            assertThat(page.locator("#looking")).hasText("");
+            tool(page, "Take it as the work");
+            page.waitForURL("**/setup");
+            PlannedSetup planned = book(house, job).planned().get(0);
+            page.navigate(job);
+            page.locator("#take").click();
+            assertThat(page.locator("#taken-words")).containsText("all sent");
+            line.cut();
+            // On a phone, at the tripod, with no line.
+            page.setViewportSize(390, 844);
+            page.navigate(job + "/setup");
+            assertThat(page.locator("[data-part=planned]")).containsText(planned.name());
+            page.navigate(job + "/setup?planned=" + planned.name());
+            assertThat(page.locator("h1")).containsText("as planned");
+            Assertions.assertThat(page.locator("#station").inputValue()).isEqualTo(planned.station());
+            Assertions.assertThat(page.locator("[name='back-0']").inputValue())
+                    .isEqualTo(planned.aims().get(0).target());
+            Assertions.assertThat(page.locator("[name='back-0-height']").inputValue())
+                    .isEmpty();
+            line.mend();
+        }
+    }
+
+    @Test
+    void whatIsDifferentOnTheGroundIsPlannedAgain(House house) {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "Different ground");
+        open(page, job);
+        tool(page, "Wanted mark");
+        tap(page, 260, 260);
+        page.getByLabel("W1, in plan, mm").fill("5");
+        page.getByLabel("W1, in plan, mm").press("Tab");
+        tool(page, "Propose setups");
+        assertThat(page.locator("#verdict")).containsText("All that is asked will be had");
+        tool(page, "Take it as the work");
+        page.waitForURL("**/setup");
+        PlannedSetup planned = book(house, job).planned().get(0);
+        String gone = planned.aims().get(0).target();
+        page.getByText("Different on the ground").first().click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(gone + " is gone"))
+                .click();
+        assertThat(page.locator("#message")).containsText("sights");
+        assertThat(page.locator("#message")).containsText("All that is asked will be had");
+        PlannedSetup again = book(house, job).planned().get(0);
+        Assertions.assertThat(again.aims())
+                .extracting(PlannedSetup.Aim::target)
+                .doesNotContain(gone)
+                .hasSameSizeAs(planned.aims());
+    }
+
+    @Test
+    void groundComesFromAFileAndThePlanPrintsOnOnePage(House house) {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "Ground from a file");
+        open(page, job);
+        page.getByText("Obstacles", new Page.GetByTextOptions().setExact(true)).click();
+        String polygon = """
+                {"type":"FeatureCollection","features":[{"type":"Feature","properties":{"name":"mill","top":18.5},
+                "geometry":{"type":"Polygon","coordinates":[[[5020,1040],[5030,1040],[5030,1050],[5020,1040]]]}}]}""";
+        page.locator("#file")
+                .setInputFiles(new FilePayload(
+                        "mill.geojson", "application/geo+json", polygon.getBytes(StandardCharsets.UTF_8)));
+        tool(page, "Add them");
+        assertThat(page.locator("#message")).containsText("1 obstacle added");
+        assertThat(page.locator("#obstacle-list")).containsText("cannot be seen through up to 18.5");
+        page.locator("#file")
+                .setInputFiles(
+                        new FilePayload("x.dxf", "text/plain", "not a drawing".getBytes(StandardCharsets.UTF_8)));
+        tool(page, "Add them");
+        assertThat(page.locator("#message")).containsText("No line and no polygon in this file");
+        // A mark by two taped distances: 60 m from A and 80 m from B lie on a right angle over 100 m.
+        page.locator("#new-mark").fill("T7");
+        page.locator("#from-one-distance").fill("60");
+        page.locator("#from-two-distance").fill("80");
+        tool(page, "Add it");
+        tool(page, "Set up here");
+        BoundingBox a = sign(page, "A");
+        page.mouse().click(a.x + a.width / 2, a.y + a.height / 2);
+        assertThat(page.locator("#setups")).containsText("S1 on A");
+        tool(page, "Keep it");
+        assertThat(page.locator("#message")).containsText("Kept: First idea");
+        Assertions.assertThat(book(house, job).plans().get(0).wanted().get(0).near())
+                .satisfies(near -> {
+                    Assertions.assertThat(near.northing()).isCloseTo(1036, Assertions.within(1e-6));
+                    Assertions.assertThat(near.easting()).isCloseTo(5048, Assertions.within(1e-6));
+                });
+        page.navigate(job + "/planning/sheet?plan=First+idea");
+        assertThat(page.locator("main")).containsText("S1");
+        assertThat(page.locator("main")).containsText("To carry: Prism × 3");
+        assertThat(page.locator("main")).containsText("T7");
+    }
+}
