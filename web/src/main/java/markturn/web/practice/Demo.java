@@ -2,7 +2,10 @@ package markturn.web.practice;
 
 import java.util.List;
 import java.util.Set;
+import markturn.fieldbook.GroundDrawn;
+import markturn.fieldbook.PlanKept;
 import markturn.simulator.AlderWeir;
+import markturn.simulator.AlderWeirPlans;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.people.Invitations;
 import markturn.web.people.People;
@@ -78,7 +81,15 @@ class Demo implements SmartInitializingSingleton {
             people.open(ADMINISTRATOR, "Tam Rook", password, new Person.Roles(false, false, true));
         }
         if (demo && fieldBook.isEmpty()) {
-            fieldBook.open(AlderWeir.job(), SURVEYOR, Set.of(SURVEYOR, REVIEWER));
+            String id = fieldBook.open(AlderWeir.job(), SURVEYOR, Set.of(SURVEYOR, REVIEWER));
+            fieldBook.add(
+                    id,
+                    "demo-plans",
+                    SURVEYOR,
+                    List.of(
+                            new GroundDrawn(AlderWeirPlans.ground()),
+                            new PlanKept(AlderWeirPlans.firstIdea()),
+                            new PlanKept(AlderWeirPlans.proposal())));
         }
     }
 }
