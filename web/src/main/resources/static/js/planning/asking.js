@@ -1,46 +1,43 @@
 // Asks the planning table, which works beside the page; whoever stops a long search gets a fresh one.
 
-export class Table {
-  #worker;
-  #waiting = new Map();
-  #next = 0;
-  #site = null;
+import { main } from "./desk.js";
 
-  constructor() {
-    this.#begin();
-  }
+const waiting = new Map();
+let worker = null;
+let last = 0;
+let site = null;
 
-  #begin() {
-    this.#worker = new Worker(new URL("./table.js", import.meta.url), { type: "module" });
-    this.#worker.addEventListener("message", event => {
-      const { id, answer, fault } = event.data;
-      const { done, failed } = this.#waiting.get(id) ?? {};
-      this.#waiting.delete(id);
-      if (fault === undefined) done?.(answer);
-      else failed?.(new Error(fault));
-    });
-  }
+function begin() {
+  worker = new Worker(main.dataset.table, { type: "module" });
+  worker.addEventListener("message", event => {
+    const { id, answer, fault } = event.data;
+    const { done, failed } = waiting.get(id) ?? {};
+    waiting.delete(id);
+    if (fault === undefined) done?.(answer);
+    else failed?.(new Error(fault));
+  });
+}
 
-  ask(ask, ...given) {
-    const id = ++this.#next;
-    return new Promise((done, failed) => {
-      this.#waiting.set(id, { done, failed });
-      this.#worker.postMessage({ id, ask, with: given });
-    });
-  }
+export function ask(what, ...given) {
+  if (!worker) begin();
+  const id = ++last;
+  return new Promise((done, failed) => {
+    waiting.set(id, { done, failed });
+    worker.postMessage({ id, ask: what, with: given });
+  });
+}
 
-  /** Lays the site on it. */
-  lay(site) {
-    this.#site = site;
-    return this.ask("site", site);
-  }
+/** Lays the site on the table. */
+export function lay(text) {
+  site = text;
+  return ask("site", site);
+}
 
-  /** Ends whatever is under way; what was asked is answered by a fault that says so. */
-  stop() {
-    this.#worker.terminate();
-    for (const { failed } of this.#waiting.values()) failed(new Error("stopped"));
-    this.#waiting.clear();
-    this.#begin();
-    return this.lay(this.#site);
-  }
+/** Ends whatever is under way; who asked is told that it was stopped. */
+export function stop() {
+  worker.terminate();
+  for (const { failed } of waiting.values()) failed(new Error("stopped"));
+  waiting.clear();
+  begin();
+  return lay(site);
 }

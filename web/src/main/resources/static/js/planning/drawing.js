@@ -5,22 +5,23 @@ const SHEET = { width: 800, height: 560, border: 56 };
 /** The middle ellipse is drawn about that large, picture points. */
 const ELLIPSE = 36;
 
-export function make(tag, attributes = {}, ...inside) {
+function make(tag, attributes = {}, ...inside) {
   const element = document.createElementNS(SVG, tag);
   for (const [name, value] of Object.entries(attributes)) element.setAttribute(name, value);
   element.append(...inside);
   return element;
 }
 
+/** How a sight passes, as the core says it and styles know it. */
+export const VIEWS = { clear: "clear", grazing: "grazing", blocked: "blocked" };
 const STEPS = { W: "well", F: "fairly", P: "poorly" };
 const WORDS = { W: "fixed well", F: "fixed", P: "hardly fixed" };
 const nice = most => [1, 2, 5].map(n => n * 10 ** Math.floor(Math.log10(most))).filter(n => n <= most).pop();
 
 export class Drawing {
-  /** Units of the job on the sheet: north and east of its middle, and picture points for each. */
-  view = { north: 0, east: 0, scale: 1 };
-
   constructor(svg, unit) {
+    /** Units of the job: north and east of the middle of the sheet, and picture points for each. */
+    this.view = { north: 0, east: 0, scale: 1 };
     this.svg = svg;
     this.unit = unit;
   }
@@ -81,7 +82,7 @@ export class Drawing {
   }
 
   rays(rays) {
-    this.part("rays").replaceChildren(...rays.map(ray => make("path", { class: `ray ${ray.view}`, d: this.line([ray.from, ray.to], false) })));
+    this.part("rays").replaceChildren(...rays.map(ray => make("path", { class: `ray ${VIEWS[ray.view] ?? ""}`, d: this.line([ray.from, ray.to], false) })));
   }
 
   /** 95 % ellipses, all enlarged alike; answers by how much. */

@@ -111,6 +111,11 @@ class PlanningTest {
         assertThat(page.locator("#setups"))
                 .containsText("2 known marks: one thing checks it, the distance between them");
         assertThat(page.locator("#rays .blocked")).hasCount(1);
+        // What is drawn and not kept survives a reload.
+        page.reload();
+        page.locator("#content[data-ready]").waitFor();
+        assertThat(page.locator("#message")).containsText("What you drew here before is on the plan again");
+        assertThat(page.locator("#setups")).containsText("A (line 1) is not seen");
         page.getByText("Which marks see each other").click();
         assertThat(page.locator("#matrix")).containsText("sees");
         tool(page, "Where to stand?");
