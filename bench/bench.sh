@@ -84,3 +84,6 @@ java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.FaultBench || fail
 
 say "what moved over twelve epochs of sixty marks, beside one pseudo-inverse by a general library"
 java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.EpochBench || fail "the epochs could not be measured"
+
+say "planning: a frame under the finger, the ground, a proposal, beside one inverse by a general library"
+java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.PlanningBench || fail "planning could not be measured"

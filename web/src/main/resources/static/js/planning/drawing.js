@@ -107,7 +107,9 @@ export class Drawing {
     this.part("signs").replaceChildren(...signs.map(sign => {
       const shape = sign.kind === "control" ? make("path", { d: "M-7 6h14l-7-13z", class: "control" })
         : make("circle", { r: sign.kind === "setup" ? 9 : 4.5, class: sign.kind });
-      const text = make("text", { x: 12, y: sign.kind === "setup" ? 20 : -7 });
+      // At the right rim a name stands left of its sign, where there is room.
+      const left = this.x(sign.easting) > SHEET.width - 90;
+      const text = make("text", { x: left ? -12 : 12, y: sign.kind === "setup" ? 20 : -7, "text-anchor": left ? "end" : "start" });
       text.textContent = sign.name;
       return make("g", { class: `sign of-${sign.kind}${sign.chosen ? " chosen" : ""}${sign.free ? " free" : ""}`, "data-kind": sign.kind, "data-name": sign.name,
         transform: `translate(${this.x(sign.easting).toFixed(1)} ${this.y(sign.northing).toFixed(1)})` },
