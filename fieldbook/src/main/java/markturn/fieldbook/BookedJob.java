@@ -12,11 +12,13 @@ import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.standing.Proof;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.plan.Ground;
 import markturn.survey.plan.PlannedSetup;
+import markturn.survey.plan.WantedMark;
 import markturn.survey.plan.WorkPlan;
 import markturn.survey.result.MeasuredNetwork;
 
@@ -157,6 +159,15 @@ public final class BookedJob {
     /** Plans of the work, in the order in which they were first kept. */
     public List<WorkPlan> plans() {
         return state.plans();
+    }
+
+    /** Where a plan says that a mark lies about: the last that wants it; empty where none does. */
+    public Optional<Mark.Coordinates> plannedNear(String mark) {
+        return plans().stream()
+                .flatMap(plan -> plan.wanted().stream())
+                .filter(wanted -> wanted.name().equals(mark))
+                .map(WantedMark::near)
+                .reduce((earlier, later) -> later);
     }
 
     /** The planned setups that do not stand yet, in their order. */

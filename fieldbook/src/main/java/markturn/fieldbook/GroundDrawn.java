@@ -33,8 +33,8 @@ public record GroundDrawn(Ground ground) implements EntryPayload {
         if (ground.obstacles().size() > MOST || corners > MOST_CORNERS) {
             throw new Refused(
                     "ground",
-                    "Expected at most %d obstacles with %d corners together, here are %d with %d"
-                            .formatted(MOST, MOST_CORNERS, ground.obstacles().size(), corners));
+                    "Expected at most " + MOST + " obstacles with " + MOST_CORNERS + " corners together, here are "
+                            + ground.obstacles().size() + " with " + corners);
         }
     }
 

@@ -9,6 +9,7 @@ import markturn.survey.plan.PlannedSetup;
 import markturn.survey.plan.Site;
 import markturn.survey.plan.WorkPlan;
 import markturn.survey.result.Covariance;
+import markturn.survey.show.Sentence;
 import markturn.tripod.view.Sheet;
 import markturn.tripod.view.Shown;
 
@@ -38,9 +39,9 @@ public record PlanDragged(Site site, WorkPlan plan, Dragged.Given given) impleme
         Covariance station = given.spread().get(given.setup().station());
         return station == null
                 ? "Its sights do not fix it."
-                : "The station lies within %s, least well towards %s."
-                        .formatted(
-                                new Words(site.job().units()).difference(PlanWords.within(station)),
-                                Words.compass(station.ellipse().azimuth()));
+                : Sentence.of(
+                        "The station lies within %s, least well towards %s.",
+                        new Words(site.job().units()).difference(PlanWords.within(station)),
+                        Words.compass(station.ellipse().azimuth()));
     }
 }

@@ -54,7 +54,7 @@ final class PlanWords {
         return missed.isEmpty()
                 ? "All that is asked will be had, in " + duration(plan.takes()) + "."
                 : "Not all that is asked will be had: " + missed(missed.get(0))
-                        + (missed.size() > 1 ? ", and %d more.".formatted(missed.size() - 1) : ".");
+                        + (missed.size() > 1 ? Sentence.of(", and %s more.", missed.size() - 1) : ".");
     }
 
     /** What is asked and not reached. */
@@ -63,19 +63,21 @@ final class PlanWords {
         OptionalDouble reached = shortfall.reached();
         if (shortfall.asked() == Proposal.Asked.HIDDEN) {
             return reached.isEmpty()
-                    ? "in %s an error of any size could stay hidden, %s is asked".formatted(shortfall.mark(), limit)
-                    : "an error of %s could stay hidden in %s, %s is asked"
-                            .formatted(words.difference(reached.getAsDouble()), shortfall.mark(), limit);
+                    ? Sentence.of("in %s an error of any size could stay hidden, %s is asked", shortfall.mark(), limit)
+                    : Sentence.of(
+                            "an error of %s could stay hidden in %s, %s is asked",
+                            words.difference(reached.getAsDouble()), shortfall.mark(), limit);
         }
         return reached.isEmpty()
-                ? "%s would not be found %s, %s is asked"
-                        .formatted(shortfall.mark(), shortfall.asked().words(), limit)
-                : "%s would lie within %s %s, %s is asked"
-                        .formatted(
-                                shortfall.mark(),
-                                words.difference(reached.getAsDouble()),
-                                shortfall.asked().words(),
-                                limit);
+                ? Sentence.of(
+                        "%s would not be found %s, %s is asked",
+                        shortfall.mark(), shortfall.asked().words(), limit)
+                : Sentence.of(
+                        "%s would lie within %s %s, %s is asked",
+                        shortfall.mark(),
+                        words.difference(reached.getAsDouble()),
+                        shortfall.asked().words(),
+                        limit);
     }
 
     /** What work takes. */
@@ -91,11 +93,11 @@ final class PlanWords {
         for (PlannedSetup setup : plan.setups()) {
             sights += setup.aims().size();
         }
-        return "%s, %s, %s"
-                .formatted(
-                        Sentence.count(plan.setups().size(), "setup", "setups"),
-                        Sentence.count(sights, "sight", "sights"),
-                        duration(plan.takes()));
+        return Sentence.of(
+                "%s, %s, %s",
+                Sentence.count(plan.setups().size(), "setup", "setups"),
+                Sentence.count(sights, "sight", "sights"),
+                duration(plan.takes()));
     }
 
     /** How a mark would lie. */
@@ -138,10 +140,10 @@ final class PlanWords {
         List<String> said = new ArrayList<>();
         if (setup.isFree()) {
             said.add(network.mark(setup.station())
-                    .map(at -> "The station lies within %s, least well towards %s."
-                            .formatted(
-                                    words.difference(within(at.position().plan())),
-                                    Words.compass(at.position().plan().ellipse().azimuth())))
+                    .map(at -> Sentence.of(
+                            "The station lies within %s, least well towards %s.",
+                            words.difference(within(at.position().plan())),
+                            Words.compass(at.position().plan().ellipse().azimuth())))
                     .orElse("Its sights do not fix it."));
         }
         said.add(redundancy(setup));
@@ -247,8 +249,8 @@ final class PlanWords {
         List<String> said = new ArrayList<>();
         for (ForeseenNetwork.Closure closure : network.closures()) {
             said.add(closure.foreseen()
-                    .map(at -> "Closing on %s: %s by chance."
-                            .formatted(closure.mark(), words.difference(within(at.plan()))))
+                    .map(at -> Sentence.of(
+                            "Closing on %s: %s by chance.", closure.mark(), words.difference(within(at.plan()))))
                     .orElse("Nothing closes on " + closure.mark() + "."));
         }
         return said;

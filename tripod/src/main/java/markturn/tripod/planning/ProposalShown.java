@@ -11,6 +11,7 @@ import markturn.survey.plan.PlannedSetup;
 import markturn.survey.plan.Proposal;
 import markturn.survey.plan.Site;
 import markturn.survey.plan.WorkPlan;
+import markturn.survey.show.Sentence;
 import markturn.tripod.view.Sheet;
 import markturn.tripod.view.Shown;
 
@@ -50,7 +51,7 @@ public record ProposalShown(Site site, WorkPlan plan) implements Shown {
             return "Nothing that is asked hangs on it alone.";
         }
         return "Without it " + String.join("; ", lost.subList(0, Math.min(3, lost.size())))
-                + (lost.size() > 3 ? "; and %d more".formatted(lost.size() - 3) : "") + ".";
+                + (lost.size() > 3 ? Sentence.of("; and %s more", lost.size() - 3) : "") + ".";
     }
 
     /** What could help where it cannot be had: tried, not guessed. */

@@ -11,6 +11,7 @@ import markturn.survey.plan.PlannedSetup;
 import markturn.survey.plan.Replanned;
 import markturn.survey.plan.Site;
 import markturn.survey.plan.WorkPlan;
+import markturn.survey.show.Sentence;
 import markturn.tripod.planning.PlanForeseen;
 import markturn.tripod.planning.Planning;
 import markturn.tripod.typed.Outcome;
@@ -45,7 +46,7 @@ final class FoundDifferent {
             left.add(concerns ? setup.sighting(aims) : setup);
         }
         if (!found) {
-            return Outcome.message("%s is not planned to be sighted from %s any more".formatted(target, name));
+            return Outcome.message(Sentence.of("%s is not planned to be sighted from %s any more", target, name));
         }
         WorkPlan kept = plan(book);
         WorkPlan again = Replanned.of(
@@ -81,7 +82,7 @@ final class FoundDifferent {
 
     private static void changed(PlannedSetup before, PlannedSetup after, List<String> said) {
         if (before.sets() < after.sets()) {
-            said.add("%s in %d sets".formatted(after.name(), after.sets()));
+            said.add(Sentence.of("%s in %s sets", after.name(), after.sets()));
         }
         List<String> had = before.aims().stream().map(PlannedSetup.Aim::target).toList();
         List<String> besides = after.aims().stream()
@@ -89,7 +90,7 @@ final class FoundDifferent {
                 .filter(target -> !had.contains(target))
                 .toList();
         if (!besides.isEmpty()) {
-            said.add("%s sights %s too".formatted(after.name(), Words.names(besides)));
+            said.add(Sentence.of("%s sights %s too", after.name(), Words.names(besides)));
         }
     }
 

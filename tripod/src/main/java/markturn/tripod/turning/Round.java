@@ -121,8 +121,11 @@ public final class Round {
         return Angles.onCircle(station.azimuthTo(at.get()) - station.azimuthTo(zero.get()));
     }
 
+    /** Where a mark lies, or where a plan says it lies about: only a coarse expectation comes of it. */
     private Optional<Position> place(String mark) {
-        return all.mark(book.job().trueName(mark)).flatMap(MeasuredMark::position);
+        return all.mark(book.job().trueName(mark))
+                .flatMap(MeasuredMark::position)
+                .or(() -> book.plannedNear(mark).map(Position::held));
     }
 
     private OptionalDouble expected(Pointing pointing) {

@@ -45,8 +45,11 @@ import org.springframework.web.multipart.MultipartFile;
 class PlanningController {
     private final FieldBook fieldBook;
 
-    PlanningController(FieldBook fieldBook) {
+    private final PlanPictures pictures;
+
+    PlanningController(FieldBook fieldBook, PlanPictures pictures) {
         this.fieldBook = fieldBook;
+        this.pictures = pictures;
     }
 
     @GetMapping("/job/{id}/planning")
@@ -58,7 +61,8 @@ class PlanningController {
     /** What the page begins with. */
     @GetMapping("/job/{id}/planning/state")
     ResponseEntity<String> state(@PathVariable String id, Principal who) {
-        return json(PlanningState.of(fieldBook.book(id, who.getName())));
+        return json(
+                PlanningState.of(fieldBook.book(id, who.getName()), pictures.findFirstByJobIdOrderByNumberDesc(id)));
     }
 
     /** Keeps ground and plan. */

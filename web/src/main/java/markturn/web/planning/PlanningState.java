@@ -2,6 +2,7 @@ package markturn.web.planning;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.PlanTree;
@@ -9,6 +10,7 @@ import markturn.fieldbook.wire.Tree.Fields;
 import markturn.fieldbook.wire.Tree.Items;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
 import markturn.survey.plan.PlannedSetup;
 import markturn.survey.plan.Site;
 import markturn.survey.plan.WorkPlan;
@@ -20,7 +22,7 @@ import markturn.tripod.planning.PlanningFigures;
 final class PlanningState {
     private PlanningState() {}
 
-    static Fields of(BookedJob book) {
+    static Fields of(BookedJob book, Optional<PlanPicture> picture) {
         Job job = book.job();
         JobWriter to = new JobWriter(job.units());
         Site site = Planning.site(book);
@@ -53,7 +55,26 @@ final class PlanningState {
         for (WorkPlan plan : Planning.plans(book)) {
             plans.add(PlanTree.plan(plan, to));
         }
+        picture.ifPresent(laid -> state.put("picture", picture(laid, job.units())));
         return state;
+    }
+
+    /** How a picture lies, in the job's units: northing and easting of its corner, and what a picture point across and one down add. */
+    static Fields picture(PlanPicture picture, Units units) {
+        double metres = units.length().metres();
+        Fields fields = new Fields()
+                .put("number", picture.number())
+                .put("wide", picture.wide())
+                .put("high", picture.high());
+        Items north = fields.putItems("north");
+        for (double each : picture.underlay().north()) {
+            north.add(each / metres);
+        }
+        Items east = fields.putItems("east");
+        for (double each : picture.underlay().east()) {
+            east.add(each / metres);
+        }
+        return fields;
     }
 
     private static void names(Fields state, String key, List<String> names) {

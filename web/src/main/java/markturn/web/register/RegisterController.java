@@ -14,6 +14,7 @@ import markturn.survey.show.Display;
 import markturn.tripod.typed.Form;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.Pictures;
 import markturn.web.people.People;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -149,7 +150,8 @@ class RegisterController {
         OptionalDouble distance = form.length("distance", 0, 1000, "a distance in metres, 0 to 1000");
         String words = form.text("words");
         boolean hasPicture = picture != null && !picture.isEmpty();
-        Optional<byte[]> drawn = hasPicture ? Pictures.drawnAnew(picture.getBytes()) : Optional.empty();
+        Optional<byte[]> drawn =
+                hasPicture ? Pictures.drawnAnew(picture.getBytes()).map(Pictures.Drawn::jpeg) : Optional.empty();
         if (words.isEmpty() || words.length() > LONGEST) {
             then.addFlashAttribute("fault", "Expected what it is, such as: nail in the kerb, north-east");
         } else if (!form.isSound()) {

@@ -73,6 +73,18 @@ export class Drawing {
     return corners.map((c, i) => `${i ? "L" : "M"}${this.x(c.easting).toFixed(1)} ${this.y(c.northing).toFixed(1)}`).join("") + (closed ? "Z" : "");
   }
 
+  /** A map or picture, faint, as it was laid. */
+  beneath(picture, address) {
+    if (!picture) return;
+    const { north, east, wide, high } = picture;
+    const scale = this.view.scale;
+    const matrix = [east[1] * scale, -north[1] * scale, east[2] * scale, -north[2] * scale, this.x(east[0]), this.y(north[0])];
+    const image = this.part("beneath").firstChild ?? make("image", { preserveAspectRatio: "none" });
+    if (image.getAttribute("href") !== address) for (const [name, value] of Object.entries({ href: address, width: wide, height: high })) image.setAttribute(name, value);
+    image.setAttribute("transform", `matrix(${matrix.join(" ")})`);
+    if (!image.parentNode) this.part("beneath").append(image);
+  }
+
   obstacles(obstacles, unseen) {
     this.part("obstacles").replaceChildren(
       ...obstacles.map((o, i) => make("path", { class: `obstacle ${o.kind}${o.closed ? " closed" : ""}`, d: this.line(o.corners, o.closed), "data-obstacle": i },

@@ -58,9 +58,21 @@ async function addGround(event, changed) {
   changed();
 }
 
+async function layPicture(event, changed) {
+  event.preventDefault();
+  const sent = await fetch(`${url}/picture`, { method: "POST", headers: token(), body: new FormData(event.target) });
+  const said = await sent.json();
+  if (!sent.ok) return say(said.message ?? "That picture was not laid beneath.");
+  desk.site.picture = said;
+  say("Laid beneath; it is kept with the job.", true);
+  changed();
+}
+
 /** Wires the buttons once; who may not keep has none. */
 export function keeps(changed) {
   at("keep-plan")?.addEventListener("click", () => send("/keep"));
   at("take-plan")?.addEventListener("click", () => send("/take"));
+  at("picture")?.addEventListener("submit", event => layPicture(event, changed));
+  document.querySelectorAll(".seen-mark").forEach(choice => choice.replaceChildren(new Option(""), ...desk.site.known.map(m => new Option(m.name))));
   at("ground-file")?.addEventListener("submit", event => addGround(event, changed));
 }

@@ -1,5 +1,5 @@
 // The picture of the plan as it was tried, and of a setup while it is dragged.
-import { at, desk, known, placeOf, setupOf, units } from "./desk.js";
+import { at, desk, known, placeOf, setupOf, units, url } from "./desk.js";
 
 /** Everything that is on the plan by name and place. */
 export function signs() {
@@ -25,6 +25,7 @@ export function draw() {
   const { drawing } = desk;
   const tried = desk.tried ?? {};
   const side = s => ({ from: { northing: units(s.north), easting: units(s.east) }, to: { northing: units(s.toNorth), easting: units(s.toEast) } });
+  drawing.beneath(desk.site.picture, `${url}/picture?${desk.site.picture?.number}`);
   drawing.obstacles(desk.ground.obstacles, (tried.unseen ?? []).map(side));
   drawing.rays((tried.setups ?? []).filter(s => setupOf(s.name)).flatMap(s => raysOf(setupOf(s.name), s.sights ?? [])));
   const all = spread(tried);

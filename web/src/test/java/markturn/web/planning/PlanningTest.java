@@ -7,11 +7,15 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import markturn.fieldbook.BookedJob;
+import markturn.survey.job.Mark;
 import markturn.survey.plan.Obstacle;
 import markturn.survey.plan.PlannedSetup;
 import markturn.web.House;
@@ -175,8 +179,39 @@ class PlanningTest {
                     .isEqualTo(planned.aims().get(0).target());
             Assertions.assertThat(page.locator("[name='back-0-height']").inputValue())
                     .isEmpty();
+            // Begun there: once the backsight is booked, the circle of the wanted mark is expected where the plan has
+            // it.
+            page.setViewportSize(1280, 800);
+            for (String height : List.of("height", "back-0-height", "fore-0-height")) {
+                page.locator("[name='" + height + "']").fill("1.500");
+            }
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
+                    .press("Enter");
+            assertThat(page.locator("#sentence"))
+                    .containsText("Face LEFT. Sight " + planned.aims().get(0).target());
+            TypedDay.book(page, "0 00 00", "90 17 11", "100.001");
+            assertThat(page.locator("#sentence")).containsText("Sight W1");
+            assertThat(page.locator("main")).containsText("about " + expected(book(house, job), planned) + "°");
             line.mend();
         }
+    }
+
+    /** From the station to the wanted mark, against the backsight, whole degrees. */
+    private static long expected(BookedJob book, PlannedSetup planned) {
+        Mark.Coordinates station =
+                book.job().mark(planned.station()).orElseThrow().given().orElseThrow();
+        Mark.Coordinates back = book.job()
+                .mark(planned.aims().get(0).target())
+                .orElseThrow()
+                .given()
+                .orElseThrow();
+        Mark.Coordinates wanted = book.plannedNear("W1").orElseThrow();
+        double turn = azimuth(station, wanted) - azimuth(station, back);
+        return (Math.round(Math.toDegrees(turn)) + 720) % 360;
+    }
+
+    private static double azimuth(Mark.Coordinates from, Mark.Coordinates to) {
+        return Math.atan2(to.easting() - from.easting(), to.northing() - from.northing());
     }
 
     @Test
@@ -206,8 +241,14 @@ class PlanningTest {
                 .hasSameSizeAs(planned.aims());
     }
 
+    private static byte[] picture() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(50, 50, BufferedImage.TYPE_INT_RGB), "png", out);
+        return out.toByteArray();
+    }
+
     @Test
-    void groundComesFromAFileAndThePlanPrintsOnOnePage(House house) {
+    void groundComesFromAFileAndThePlanPrintsOnOnePage(House house) throws IOException {
         Page page = house.signedIn("wren");
         String job = openJob(page, "Ground from a file");
         open(page, job);
@@ -226,6 +267,20 @@ class PlanningTest {
                         new FilePayload("x.dxf", "text/plain", "not a drawing".getBytes(StandardCharsets.UTF_8)));
         tool(page, "Add them");
         assertThat(page.locator("#message")).containsText("No line and no polygon in this file");
+        // A picture of 50 by 50 points beneath, half a metre each, by its world file.
+        page.getByText("A map or picture beneath").click();
+        page.locator("#picture-file").setInputFiles(new FilePayload("map.png", "image/png", picture()));
+        page.locator("#world")
+                .setInputFiles(new FilePayload(
+                        "map.pgw",
+                        "text/plain",
+                        "0.5\n0\n0\n-0.5\n5000.25\n1099.75\n".getBytes(StandardCharsets.US_ASCII)));
+        tool(page, "Lay it beneath");
+        assertThat(page.locator("#message")).containsText("Laid beneath");
+        assertThat(page.locator("#beneath image")).hasAttribute("width", "50");
+        BoundingBox image = page.locator("#beneath image").boundingBox();
+        BoundingBox b = sign(page, "B");
+        Assertions.assertThat(image.x).isCloseTo(b.x + b.width / 2, Assertions.within(2.0));
         // A mark by two taped distances: 60 m from A and 80 m from B lie on a right angle over 100 m.
         page.locator("#new-mark").fill("T7");
         page.locator("#from-one-distance").fill("60");

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import javax.imageio.ImageIO;
 import markturn.web.House;
+import markturn.web.frame.Pictures;
 import markturn.web.turning.TypedDay;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;

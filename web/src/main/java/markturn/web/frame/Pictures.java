@@ -1,4 +1,4 @@
-package markturn.web.register;
+package markturn.web.frame;
 
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -11,17 +11,25 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
-/** A picture as the register keeps it: drawn anew and smaller, so that nothing but what is seen comes along: no place, no time, no device. */
-final class Pictures {
+/** A picture as the house keeps it: drawn anew and smaller, so that nothing but what is seen comes along: no place, no time, no device. */
+public final class Pictures {
     private static final int LONGEST_SIDE = 1600;
-    static final int MOST_BYTES = 2_000_000;
+    public static final int MOST_BYTES = 2_000_000;
     /** More picture points than any camera has, and fewer than would fill the memory. */
     private static final long MOST_POINTS = 120_000_000;
 
     private Pictures() {}
 
+    /**
+     * A picture drawn anew.
+     *
+     * @param jpeg its bytes
+     * @param times so many picture points of the old one, across, to one of the new
+     */
+    public record Drawn(byte[] jpeg, int wide, int high, double times) {}
+
     /** The picture as JPEG; empty where the bytes are none that can be read. */
-    static Optional<byte[]> drawnAnew(byte[] file) {
+    public static Optional<Drawn> drawnAnew(byte[] file) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
             var readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {
@@ -34,14 +42,14 @@ final class Pictures {
             }
             BufferedImage read = reader.read(0);
             reader.dispose();
-            byte[] drawn = jpeg(read);
-            return drawn.length > MOST_BYTES ? Optional.empty() : Optional.of(drawn);
+            Drawn drawn = smaller(read);
+            return drawn.jpeg().length > MOST_BYTES ? Optional.empty() : Optional.of(drawn);
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException unreadable) {
             return Optional.empty();
         }
     }
 
-    private static byte[] jpeg(BufferedImage read) throws IOException {
+    private static Drawn smaller(BufferedImage read) throws IOException {
         double scale = Math.min(1, (double) LONGEST_SIDE / Math.max(read.getWidth(), read.getHeight()));
         int width = Math.max(1, (int) Math.round(read.getWidth() * scale));
         int height = Math.max(1, (int) Math.round(read.getHeight() * scale));
@@ -52,6 +60,6 @@ final class Pictures {
         pen.dispose();
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(small, "jpg", out);
-        return out.toByteArray();
+        return new Drawn(out.toByteArray(), width, height, (double) read.getWidth() / width);
     }
 }
