@@ -34,11 +34,6 @@ public record WorkPlan(
         return new WorkPlan(name, axis, target, minutes, wanted, others);
     }
 
-    /** The same under another name. */
-    public WorkPlan called(String other) {
-        return new WorkPlan(other, axis, target, minutes, wanted, setups);
-    }
-
     /** What all of it takes, minutes. */
     public double takes() {
         double sum = 0;

@@ -5,7 +5,7 @@ export const main = at("content");
 export const url = main.dataset.url;
 
 /** Filled once, from what the house answers: see lay. */
-export const desk = { site: null, drawing: null, ground: null, plans: [], plan: null, chosen: null, tool: "move", draft: [], tried: null, times: 1, looks: 0 };
+export const desk = { site: null, drawing: null, ground: null, plans: [], plan: null, chosen: null, tool: "move", draft: [], inSight: [], tried: null, times: 1, looks: 0 };
 
 export function lay(site, drawing) {
   Object.assign(desk, { site, drawing, ground: site.ground, plans: site.plans, plan: site.plans[site.plans.length - 1] });

@@ -93,6 +93,11 @@ export class Drawing {
     obstacles.forEach((o, i) => { this.part("obstacles").children[i].firstChild.textContent = o.name; });
   }
 
+  /** Marks that see each other. */
+  inSight(pairs) {
+    this.part("in-sight").replaceChildren(...pairs.map(pair => make("path", { d: this.line([pair.from, pair.to], false) })));
+  }
+
   rays(rays) {
     this.part("rays").replaceChildren(...rays.map(ray => make("path", { class: `ray ${VIEWS[ray.view] ?? ""}`, d: this.line([ray.from, ray.to], false) })));
   }

@@ -109,11 +109,17 @@ function obstacleList() {
 }
 
 async function matrix() {
-  const { marks = [], rows = [] } = JSON.parse(await ask("matrix", text()));
-  const head = html("tr", {}, html("th", {}), ...marks.map(m => html("th", { textContent: m.words })));
-  const body = rows.map((row, i) => html("tr", {}, html("th", { textContent: marks[i].words }), ...[...row.words].map(sign =>
-    html("td", { textContent: { c: "sees", g: "grazes", b: "", s: "·" }[sign] }))));
+  const open = at("matrix").closest("details").open;
+  const { marks = [], rows = [] } = open ? JSON.parse(await ask("matrix", text())) : {};
+  const names = marks.map(m => m.words);
+  const signs = { c: "sees", g: "grazes", b: "", s: "·" };
+  const head = html("tr", {}, html("th", {}), ...names.map(name => html("th", { textContent: name })));
+  const body = rows.map((row, i) => html("tr", {}, html("th", { textContent: names[i] }), ...[...row.words].map(sign => html("td", { textContent: signs[sign] }))));
   at("matrix").replaceChildren(html("table", { className: "sheet" }, html("thead", {}, head), html("tbody", {}, ...body)));
+  // Each pair once.
+  const pairs = rows.flatMap((row, i) => [...row.words].slice(0, i).map((sign, k) => ({ sign, from: placeOf(names[i]), to: placeOf(names[k]) })));
+  desk.inSight = pairs.filter(p => "cg".includes(p.sign) && p.from && p.to);
+  desk.drawing.inSight(desk.inSight);
 }
 
 export function show(tried) {
@@ -124,7 +130,7 @@ export function show(tried) {
   at("setups").replaceChildren(...desk.plan.setups.map(s => setupRow(s, said.get(s.name))));
   wantedTable(tried);
   obstacleList();
-  if (at("matrix").closest("details").open) matrix();
+  matrix();
 }
 
 /** What a plan brings into the fields. */
@@ -138,6 +144,6 @@ export function fill() {
 /** Wires the lists once. */
 export function lists(whenChanged) {
   changed = whenChanged;
-  at("matrix").closest("details").addEventListener("toggle", event => event.target.open && matrix());
+  at("matrix").closest("details").addEventListener("toggle", matrix);
   takes(whenChanged);
 }

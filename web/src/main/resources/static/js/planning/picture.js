@@ -28,6 +28,7 @@ export function draw() {
   drawing.beneath(desk.site.picture, `${url}/picture?${desk.site.picture?.number}`);
   drawing.obstacles(desk.ground.obstacles, (tried.unseen ?? []).map(side));
   drawing.rays((tried.setups ?? []).filter(s => setupOf(s.name)).flatMap(s => raysOf(setupOf(s.name), s.sights ?? [])));
+  drawing.inSight(desk.inSight);
   const all = spread(tried);
   desk.times = drawing.enlargement(all);
   drawing.ellipses(all, desk.times);

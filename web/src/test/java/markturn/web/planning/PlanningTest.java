@@ -122,6 +122,7 @@ class PlanningTest {
         assertThat(page.locator("#setups")).containsText("A (line 1) is not seen");
         page.getByText("Which marks see each other").click();
         assertThat(page.locator("#matrix")).containsText("sees");
+        assertThat(page.locator("#in-sight path").first()).hasAttribute("d", Pattern.compile("M.*L.*"));
         tool(page, "Where to stand?");
         page.locator("#content[data-looked=fine]").waitFor();
         assertThat(page.locator("#worth")).containsText("hardly fixed");
