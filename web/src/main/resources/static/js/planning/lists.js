@@ -74,7 +74,11 @@ function setupRow(setup, said) {
   instrument.setAttribute("aria-label", `Instrument at ${setup.name}`);
   instrument.addEventListener("change", () => { setup.instrument = instrument.value; changed(); });
   const gone = html("button", { type: "button", className: "quiet", textContent: "Leave it out" });
-  gone.addEventListener("click", () => { desk.plan.setups = desk.plan.setups.filter(s => s !== setup); changed(); });
+  gone.addEventListener("click", () => {
+    desk.plan.setups = desk.plan.setups.filter(s => s !== setup);
+    desk.chosen = desk.plan.setups[0]?.name ?? null;
+    changed();
+  });
   const views = new Map((said?.sights ?? []).map(s => [s.to, s]));
   const targets = html("p", { className: "targets" }, ...candidates(setup).map(aim => target(setup, aim, views.get(aim.target))));
   box.append(...sentences, html("p", { className: "in-line" }, sets, instrument, gone), targets);
