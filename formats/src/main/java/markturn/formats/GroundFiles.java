@@ -56,9 +56,9 @@ public final class GroundFiles {
     private static List<Obstacle> geoJson(String text, double metres) throws NotGround {
         List<Obstacle> all = new ArrayList<>();
         try {
-            collect(JsonTrees.read(text), Tree.NOTHING, metres, all);
-        } catch (RuntimeException wrong) {
-            throw new NotGround("This is no GeoJSON: " + wrong.getMessage());
+            collect(JsonTrees.foreign(text.getBytes(StandardCharsets.UTF_8)), Tree.NOTHING, metres, all);
+        } catch (FaultyFile wrong) {
+            throw new NotGround("This is no GeoJSON: " + wrong.faults().get(0).line());
         }
         return all;
     }

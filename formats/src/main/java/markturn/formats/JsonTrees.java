@@ -39,6 +39,15 @@ public final class JsonTrees {
         }
     }
 
+    /**
+     * Reads what came from outside, strictly.
+     *
+     * @throws FaultyFile where it is no JSON, or more than anybody would send
+     */
+    public static Tree foreign(byte[] text) throws FaultyFile {
+        return tree(StrictJson.parse(text));
+    }
+
     /** The value at which the text stands, without a second tree between. */
     private static Tree next(JsonParser text) {
         return switch (text.currentToken()) {

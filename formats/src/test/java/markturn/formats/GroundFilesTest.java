@@ -144,7 +144,7 @@ class GroundFilesTest {
                 .hasMessageContaining("expected LineString or Polygon");
         assertThatThrownBy(() -> read("{ this is nothing"))
                 .isInstanceOf(GroundFiles.NotGround.class)
-                .hasMessageContaining("no GeoJSON");
+                .hasMessageContaining("not valid JSON");
         assertThatThrownBy(() -> read("zero\nSECTION\n"))
                 .isInstanceOf(GroundFiles.NotGround.class)
                 .hasMessageContaining("neither GeoJSON nor DXF");

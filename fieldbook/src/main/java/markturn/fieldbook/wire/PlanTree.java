@@ -29,7 +29,11 @@ public final class PlanTree {
                 PointingOrder.School.of(of.text("school")),
                 of.list("aims").stream()
                         .map(aim -> new PlannedSetup.Aim(
-                                aim.text("target"), Reading.Role.valueOf(aim.text("role")), aim.text("reflector")))
+                                aim.text("target"),
+                                aim.text("role").equals(Reading.Role.BACKSIGHT.name())
+                                        ? Reading.Role.BACKSIGHT
+                                        : Reading.Role.FORESIGHT,
+                                aim.text("reflector")))
                         .toList(),
                 of.find("place").map(PlanTree::coordinates));
     }

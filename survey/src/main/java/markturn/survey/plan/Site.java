@@ -87,11 +87,7 @@ public record Site(Job job, Map<String, Position> known, Ground ground) {
 
     /** How a mark is seen from a setup. */
     public Ground.Sight sight(WorkPlan plan, PlannedSetup setup, String mark) {
-        Optional<Ground.End> from = end(plan, setup.station(), plan.axis());
-        Optional<Ground.End> to = end(plan, mark, plan.target());
-        return from.isPresent() && to.isPresent()
-                ? ground.between(from.get(), to.get())
-                : new Ground.Sight(Ground.View.BLOCKED, Optional.empty());
+        return sight(plan, setup.station(), mark);
     }
 
     /** How two marks see each other, with an instrument on the one and a reflector on the other. */

@@ -1,6 +1,7 @@
 package markturn.web.planning;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -18,6 +19,7 @@ import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.PlanTree;
 import markturn.fieldbook.wire.Tree;
 import markturn.fieldbook.wire.Tree.Fields;
+import markturn.formats.FaultyFile;
 import markturn.formats.GroundFiles;
 import markturn.formats.JsonTrees;
 import markturn.survey.plan.Ground;
@@ -90,8 +92,14 @@ class PlanningController {
     private ResponseEntity<String> booked(
             String id, String key, Principal who, String ground, String plan, boolean take) {
         BookedJob book = fieldBook.book(id, who.getName());
-        Ground drawn = PlanTree.ground(element(book, ground));
-        WorkPlan kept = PlanTree.plan(element(book, plan));
+        Ground drawn;
+        WorkPlan kept;
+        try {
+            drawn = PlanTree.ground(element(book, ground));
+            kept = PlanTree.plan(element(book, plan));
+        } catch (FaultyFile unreadable) {
+            return fault("This is no plan: " + unreadable.faults().get(0).line());
+        }
         List<EntryPayload> payloads = new ArrayList<>();
         if (!drawn.equals(book.ground())) {
             payloads.add(new GroundDrawn(drawn));
@@ -107,9 +115,7 @@ class PlanningController {
                 fieldBook.add(id, key, who.getName(), payloads);
             }
         } catch (Refused refused) {
-            return ResponseEntity.unprocessableContent()
-                    .contentType(MediaType.APPLICATION_JSON)
-                    .body(JsonTrees.line(new Fields().put("message", refused.getMessage())));
+            return fault(refused.getMessage());
         }
         Fields answer = new Fields().put("message", "Kept: " + kept.name() + ".");
         return json(take ? answer.put("leave", "/job/" + id + "/setup") : answer);
@@ -162,9 +168,7 @@ class PlanningController {
             Ground read = GroundFiles.read(file.getBytes(), book.job().units());
             return json(PlanTree.ground(read, new JobWriter(book.job().units())));
         } catch (GroundFiles.NotGround wrong) {
-            return ResponseEntity.unprocessableContent()
-                    .contentType(MediaType.APPLICATION_JSON)
-                    .body(JsonTrees.line(new Fields().put("message", wrong.getMessage())));
+            return fault(wrong.getMessage());
         }
     }
 
@@ -179,8 +183,14 @@ class PlanningController {
         return "planning/sheet";
     }
 
-    private static Element element(BookedJob book, String text) {
-        Tree tree = JsonTrees.read(text);
+    private static ResponseEntity<String> fault(String sentence) {
+        return ResponseEntity.unprocessableContent()
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(JsonTrees.line(new Fields().put("message", sentence)));
+    }
+
+    private static Element element(BookedJob book, String text) throws FaultyFile {
+        Tree tree = JsonTrees.foreign(text.getBytes(StandardCharsets.UTF_8));
         return new Element(tree, "$", book.job().units(), new ArrayList<>());
     }
 
