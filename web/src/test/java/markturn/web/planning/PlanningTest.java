@@ -2,16 +2,20 @@ package markturn.web.planning;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.FormData;
+import com.microsoft.playwright.options.RequestOptions;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.UUID;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import markturn.fieldbook.BookedJob;
@@ -240,6 +244,46 @@ class PlanningTest {
                 .extracting(PlannedSetup.Aim::target)
                 .doesNotContain(gone)
                 .hasSameSizeAs(planned.aims());
+    }
+
+    /** What is sent by hand is read strictly: nothing of it is stored, and it is said what was expected. */
+    @Test
+    void whatIsNoPlanIsRefusedWithWhatWasExpected(House house) {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "No plan");
+        long before = book(house, job).revision();
+        String plan =
+                "{\"name\":\"%s\",\"wanted\":[],\"setups\":[{\"name\":\"%s\",\"station\":\"A\",\"method\":\"occupied\","
+                        + "\"instrument\":\"I1\",\"sets\":1,\"school\":\"returning\",\"aims\":[%s]}]}";
+        String aim = "{\"target\":\"W9\",\"role\":\"nothing\",\"reflector\":\"Prism\"}";
+        Assertions.assertThat(post(page, job, "keep", "{\"setups\":[", "{}")).contains("This is no plan");
+        Assertions.assertThat(post(page, job, "keep", plan.formatted("", "S1", aim), "{}"))
+                .contains("Expected a name of the plan");
+        Assertions.assertThat(post(page, job, "keep", plan.formatted("x", "", aim), "{}"))
+                .contains("Expected a name of each setup");
+        Assertions.assertThat(post(page, job, "take", plan.formatted("x", "S1", ""), "{}"))
+                .contains("S1 sights nothing");
+        Assertions.assertThat(post(page, job, "take", plan.formatted("x", "S1", aim), "{}"))
+                .contains("cannot be turned in");
+        Assertions.assertThat(post(page, job, "take", "{\"name\":\"x\"}", "{}")).contains("No setup is planned yet");
+        Assertions.assertThat(book(house, job).revision()).isEqualTo(before);
+    }
+
+    private static String post(Page page, String job, String act, String plan, String ground) {
+        page.navigate(job + "/planning");
+        APIResponse answer = page.request()
+                .post(
+                        job + "/planning/" + act,
+                        RequestOptions.create()
+                                .setHeader(
+                                        page.locator("meta[name=csrf-header]").getAttribute("content"),
+                                        page.locator("meta[name=csrf]").getAttribute("content"))
+                                .setForm(FormData.create()
+                                        .set("key", UUID.randomUUID().toString())
+                                        .set("plan", plan)
+                                        .set("ground", ground)));
+        Assertions.assertThat(answer.status()).isEqualTo(422);
+        return answer.text();
     }
 
     private static byte[] picture() throws IOException {
