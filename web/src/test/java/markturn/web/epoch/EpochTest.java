@@ -128,7 +128,7 @@ class EpochTest {
         press(page, "Measure the same marks again");
         page.waitForURL("**/setup");
         assertThat(page.locator(".house-job")).hasText("Cut two");
-        assertThat(page.locator("[data-part=planned] li")).hasCount(2);
+        assertThat(page.locator("[data-part=planned] section > ul > li")).hasCount(2);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("S1").setExact(true))
                 .click();
         assertThat(page.locator("h1")).containsText("Set up S1, as planned");

@@ -162,7 +162,7 @@ class InstrumentMemoryTest {
         press(page, "Test it");
         page.waitForURL("**/setup");
         assertThat(page.locator(".house-job")).hasText("Instrument test MT-3, " + LocalDate.now());
-        assertThat(page.locator("[data-part=planned] li")).hasCount(4);
+        assertThat(page.locator("[data-part=planned] section > ul > li")).hasCount(4);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Series 1"))
                 .click();
         assertThat(page.locator("#method")).hasValue("angles");
