@@ -209,8 +209,8 @@ public final class Core {
 
     /** See {@link PlanTable#planSeen}. */
     @JSExport
-    public static String planSeen(String text, double northing, double easting, double reach) {
-        return PlanTable.planSeen(text, northing, easting, reach);
+    public static String planSeen(double northing, double easting, double reach) {
+        return PlanTable.planSeen(northing, easting, reach);
     }
 
     /** See {@link PlanTable#planGround}. */

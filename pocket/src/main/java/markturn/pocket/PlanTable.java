@@ -91,13 +91,15 @@ final class PlanTable {
         return new PlanDragged(inHand.site(), inHand.plan(), given).sheet().json();
     }
 
-    /** What is seen from a place, clockwise: northing and easting in turn, whole millimetres, as a JSON list. */
-    static String planSeen(String text, double northing, double easting, double reach) {
-        Tried tried = Tried.read(text);
+    /**
+     * What is seen from a place while a setup is in hand, clockwise: northing and easting in turn, whole millimetres, as a JSON list. The
+     * ground is that of when it was taken: nothing is read anew in a frame.
+     */
+    static String planSeen(double northing, double easting, double reach) {
         double metres = job.units().length().metres();
         Ground.End eye = new Ground.End(new Place(northing * metres, easting * metres), OptionalDouble.empty());
         StringBuilder list = new StringBuilder("[");
-        for (Place corner : tried.site().ground().seenFrom(eye, reach * metres)) {
+        for (Place corner : inHand.site().ground().seenFrom(eye, reach * metres)) {
             list.append(list.length() == 1 ? "" : ",")
                     .append(Math.round(corner.northing() * 1000))
                     .append(',')

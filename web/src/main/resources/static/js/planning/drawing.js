@@ -134,6 +134,12 @@ export class Drawing {
     }));
   }
 
+  /** One sign at another place; the others stay as they are. */
+  moveSign(kind, name, place) {
+    this.part("signs").querySelector(`[data-kind="${kind}"][data-name="${CSS.escape(name)}"]`)
+      ?.setAttribute("transform", `translate(${this.x(place.easting).toFixed(1)} ${this.y(place.northing).toFixed(1)})`);
+  }
+
   seen(corners) {
     this.part("seen").setAttribute("d", corners.length ? this.line(corners, true) : "");
   }

@@ -64,7 +64,7 @@ async function follow() {
     const { place, setup, reach } = mine;
     mine.place = null;
     setup.place = { ...setup.place, ...place };
-    const [tried, seen] = await Promise.all([ask("dragged", place.northing, place.easting), ask("seen", text(), place.northing, place.easting, reach)]);
+    const [tried, seen] = await Promise.all([ask("dragged", place.northing, place.easting), ask("seen", place.northing, place.easting, reach)]);
     if (hand === mine) drawDragged(setup, JSON.parse(tried), JSON.parse(seen));
     main.dataset.frames = Number(main.dataset.frames ?? 0) + 1;
   }

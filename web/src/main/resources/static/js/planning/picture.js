@@ -46,6 +46,6 @@ export function drawDragged(setup, tried, seen) {
   drawing.seen(corners);
   drawing.rays(raysOf(setup, tried.sights ?? []));
   drawing.ellipses((tried.marks ?? []).map(m => ({ ...m, ...placeOf(m.name) })).filter(m => m.northing !== undefined), desk.times);
-  drawing.signs(signs());
+  drawing.moveSign("setup", setup.name, setup.place);
   at("verdict").textContent = `${setup.name}: ${tried.words}`;
 }
