@@ -45,15 +45,9 @@ public final class Dragged {
         others.add(Contribution.ofCoordinates(site.job(), numbers));
         for (PlannedSetup other : plan.setups()) {
             if (!other.name().equals(name)) {
-                others.add(Contribution.of(site.job(), seen(plan, other), numbers, near));
+                others.add(Contribution.of(site.job(), site.seeing(plan, other), numbers, near));
             }
         }
-    }
-
-    private PlannedSetup seen(WorkPlan of, PlannedSetup one) {
-        return one.sighting(one.aims().stream()
-                .filter(aim -> site.sight(of, one, aim.target()).isSeen())
-                .toList());
     }
 
     /**
@@ -72,7 +66,7 @@ public final class Dragged {
         near.put(setup.station(), Position.held(moved.place().orElseThrow()));
         Information all = Information.loose(2 * numbers.size(), ANYWHERE);
         others.forEach(other -> all.add(other.inPlan(), other.planUnknowns()));
-        Contribution own = Contribution.of(site.job(), seen(now, moved), numbers, near);
+        Contribution own = Contribution.of(site.job(), site.seeing(now, moved), numbers, near);
         all.add(own.inPlan(), own.planUnknowns());
         Information.Covariances covariances = all.covariances();
         Map<String, Covariance> spread = new LinkedHashMap<>();

@@ -34,7 +34,7 @@ public record Obstacle(String name, Kind kind, boolean isClosed, List<Place> cor
             return words;
         }
 
-        /** That of a key; empty sight where there is none. */
+        /** That of a key; what blocks a view where there is none. */
         public static Kind of(String key) {
             return NO_GO.key.equals(key) ? NO_GO : BLOCKS_VIEW;
         }

@@ -22,7 +22,7 @@ public record Proposal(WorkPlan plan, List<Shortfall> shortfalls) {
     public static final int MOST_SETS = 4;
 
     /** 95 % of a normal deviate. */
-    static final double LINE_95 = 1.96;
+    public static final double LINE_95 = 1.96;
 
     static final double NOTHING = 1e-9;
 

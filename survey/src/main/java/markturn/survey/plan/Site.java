@@ -122,6 +122,13 @@ public record Site(Job job, Map<String, Position> known, Ground ground) {
                 elevation.isPresent() ? OptionalDouble.of(elevation.getAsDouble() + height) : elevation);
     }
 
+    /** A setup of the plan with those of its aims alone that are seen. */
+    public PlannedSetup seeing(WorkPlan plan, PlannedSetup setup) {
+        return setup.sighting(setup.aims().stream()
+                .filter(aim -> sight(plan, setup, aim.target()).isSeen())
+                .toList());
+    }
+
     /** What the plan's setups will sight: those of their aims that are seen. */
     public List<ForeseenSetup> foreseen(WorkPlan plan) {
         List<ForeseenSetup> setups = new ArrayList<>();
@@ -132,8 +139,7 @@ public record Site(Job job, Map<String, Position> known, Ground ground) {
                     setup.isFree(),
                     setup.instrument(),
                     setup.sets(),
-                    setup.aims().stream()
-                            .filter(aim -> sight(plan, setup, aim.target()).isSeen())
+                    seeing(plan, setup).aims().stream()
                             .map(aim -> new ForeseenSetup.Target(aim.target(), aim.reflector(), true))
                             .toList()));
         }

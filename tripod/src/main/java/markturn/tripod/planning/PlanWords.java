@@ -21,8 +21,6 @@ import markturn.survey.show.Sentence;
 
 /** A plan in sentences: what it will give, what it rests on, what it misses. */
 final class PlanWords {
-    private static final double LINE_95 = 1.96;
-
     /** So near the circle through its marks, as a share of its radius or of the marks' widest distance, angles alone hardly place a station. Common practice, no source. */
     private static final double NEAR_CIRCLE = 0.1;
 
@@ -113,8 +111,8 @@ final class PlanWords {
     String known(Position at) {
         StringBuilder said = new StringBuilder("within ").append(words.difference(within(at.plan())));
         at.elevationVariance()
-                .ifPresent(variance ->
-                        said.append(", elevation within ").append(words.difference(LINE_95 * Math.sqrt(variance))));
+                .ifPresent(variance -> said.append(", elevation within ")
+                        .append(words.difference(Proposal.LINE_95 * Math.sqrt(variance))));
         return said.toString();
     }
 

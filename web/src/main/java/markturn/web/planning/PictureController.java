@@ -102,7 +102,8 @@ class PictureController {
         try {
             return typed == null || typed.isBlank()
                     ? Optional.empty()
-                    : Optional.of(Double.valueOf(typed.strip().replace(',', '.')));
+                    : Optional.of(Double.valueOf(typed.strip().replace(',', '.')))
+                            .filter(Double::isFinite);
         } catch (NumberFormatException wrong) {
             return Optional.empty();
         }

@@ -139,7 +139,10 @@ class PlanningController {
             }
         }
         Site site = Planning.site(book);
-        WorkOrder order = WorkOrder.of(site.control(), seen(site, plan));
+        // Nobody is sent to point at a wall.
+        List<PlannedSetup> seeing =
+                plan.setups().stream().map(setup -> site.seeing(plan, setup)).toList();
+        WorkOrder order = WorkOrder.of(site.control(), seeing);
         if (!order.stuck().isEmpty()) {
             PlannedSetup stuck = order.stuck().get(0);
             throw new Refused(
@@ -148,15 +151,6 @@ class PlanningController {
                             .formatted(stuck.name(), stuck.isFree() ? "two known marks" : "a known mark"));
         }
         return order.setups();
-    }
-
-    /** The setups with what they see alone: nobody is sent to point at a wall. */
-    private static List<PlannedSetup> seen(Site site, WorkPlan plan) {
-        return plan.setups().stream()
-                .map(setup -> setup.sighting(setup.aims().stream()
-                        .filter(aim -> site.sight(plan, setup, aim.target()).isSeen())
-                        .toList()))
-                .toList();
     }
 
     /** Reads obstacles of a file; nothing is stored before the page keeps them. */
