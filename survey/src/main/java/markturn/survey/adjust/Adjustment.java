@@ -3,9 +3,7 @@ package markturn.survey.adjust;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.IntStream;
+import java.util.TreeMap;
 
 /**
  * An adjusted problem: unknowns, residuals, and what each observation was worth. A priori throughout (variance factor 1). Textbook least
@@ -117,68 +115,125 @@ public final class Adjustment {
     }
 
     /**
-     * What faults that show in several observations do, each by itself and undetected.
+     * What a fault adds to the right side of the normal equations.
      *
-     * @param faults by observation: how much of the fault each one takes
+     * @param ways by observation: how much of the fault, in each way it may go, each one takes
      */
-    public List<Response> responses(List<Map<Integer, Double>> faults) {
-        int many = faults.size();
-        int[][] touched = new int[many][];
-        double[][] sides = new double[many][];
-        double[] side = new double[unknowns.length];
-        for (int i = 0; i < many; i++) {
-            Set<Integer> some = new TreeSet<>();
-            faults.get(i).forEach((observation, share) -> {
+    public RightSides rightSides(List<Map<Integer, Double>> ways) {
+        Map<Integer, double[]> sides = new TreeMap<>();
+        for (int i = 0; i < ways.size(); i++) {
+            int way = i;
+            ways.get(i).forEach((observation, share) -> {
                 Observed observed = observations.get(observation);
                 double weighed = share / (observed.stdDev() * observed.stdDev());
-                observed.partials(linearised, (unknown, derivative) -> {
-                    side[unknown] += weighed * derivative;
-                    some.add(unknown);
-                });
+                observed.partials(
+                        linearised,
+                        (unknown, derivative) -> sides.computeIfAbsent(unknown, u -> new double[ways.size()])[way] +=
+                                weighed * derivative);
             });
-            touched[i] = some.stream().mapToInt(Integer::intValue).toArray();
-            sides[i] = IntStream.of(touched[i])
-                    .mapToDouble(unknown -> side[unknown])
-                    .toArray();
-            some.forEach(unknown -> side[unknown] = 0);
         }
-        double[] shifts = normal.inverseTimesEach(touched, sides, unknowns.length);
-        List<Response> responses = new ArrayList<>();
-        for (int i = 0; i < many; i++) {
-            responses.add(new Response(touched[i], sides[i], shifts, many, i));
+        int[] unknowns = new int[sides.size()];
+        double[][] values = new double[ways.size()][sides.size()];
+        int next = 0;
+        for (Map.Entry<Integer, double[]> entry : sides.entrySet()) {
+            unknowns[next] = entry.getKey();
+            for (int way = 0; way < values.length; way++) {
+                values[way][next] = entry.getValue()[way];
+            }
+            next++;
+        }
+        return new RightSides(unknowns, values);
+    }
+
+    /** Whether what a fault touches stands together, so that what the unknowns take up of it is at hand. */
+    public boolean isNear(RightSides sides) {
+        return normal.standTogether(sides.unknowns());
+    }
+
+    /**
+     * The part of each way of a fault, with each other, that the unknowns take up, in units of the observations' deviations, squared; of a
+     * fault that {@link #isNear}.
+     */
+    public double[][] takenUp(RightSides sides) {
+        int[] unknowns = sides.unknowns();
+        double[][] sums = new double[sides.ways()][sides.ways()];
+        for (int i = 0; i < unknowns.length; i++) {
+            for (int j = 0; j < unknowns.length; j++) {
+                double cofactor = normal.cofactor(unknowns[i], unknowns[j]);
+                for (int one = 0; one < sums.length; one++) {
+                    for (int other = 0; other < sums.length; other++) {
+                        sums[one][other] += sides.values()[one][i] * cofactor * sides.values()[other][j];
+                    }
+                }
+            }
+        }
+        return sums;
+    }
+
+    /**
+     * Seeks, of many faults that are near, the one that shifts each place farthest.
+     *
+     * @param places of each place the unknowns it moves by, one or two of one node; {@link NumberedPlace#HELD} moves nowhere
+     * @throws IllegalStateException for other than sparse equations
+     */
+    public FarthestShift farthestShift(int[][] places) {
+        if (normal instanceof SparseNormalEquations sparse) {
+            return new FarthestShift(sparse, places);
+        }
+        throw new IllegalStateException("only sparse equations are searched");
+    }
+
+    /** What faults do, wherever they stand, each by itself and undetected. */
+    public List<Responses> responses(List<RightSides> faults) {
+        int many = faults.stream().mapToInt(RightSides::ways).sum();
+        int[][] touched = new int[many][];
+        double[][] sides = new double[many][];
+        int next = 0;
+        for (RightSides fault : faults) {
+            for (double[] way : fault.values()) {
+                touched[next] = fault.unknowns();
+                sides[next++] = way;
+            }
+        }
+        double[][] shifts = normal.inverseTimesEach(touched, sides, unknowns.length);
+        List<Responses> responses = new ArrayList<>();
+        int first = 0;
+        for (RightSides fault : faults) {
+            responses.add(new Responses(fault, shifts, first));
+            first += fault.ways();
         }
         return responses;
     }
 
-    /** What a fault of one unit does. */
-    public static final class Response {
-        private final int[] touched;
-        private final double[] side;
-        private final double[] shifts;
-        private final int many;
-        private final int number;
+    /** What a fault of one unit does, in each of its ways. */
+    public static final class Responses {
+        private final RightSides sides;
+        private final double[][] shifts;
+        private final int first;
 
-        /** Touched are the unknowns that its right side in the normal equations has; shifts are of many faults, side by side. */
-        private Response(int[] touched, double[] side, double[] shifts, int many, int number) {
-            this.touched = touched;
-            this.side = side;
+        /** Shifts are of many faults, side by side. */
+        private Responses(RightSides sides, double[][] shifts, int first) {
+            this.sides = sides;
             this.shifts = shifts;
-            this.many = many;
-            this.number = number;
+            this.first = first;
         }
 
         /** How far it moves an unknown. */
-        public double shift(int unknown) {
-            return shifts[unknown * many + number];
+        public double shift(int way, int unknown) {
+            return shifts[unknown][first + way];
         }
 
-        /** The part of this fault and another that the unknowns take up, in units of the observations' deviations, squared. */
-        public double takenUp(Response other) {
-            double sum = 0;
-            for (int i = 0; i < touched.length; i++) {
-                sum += side[i] * other.shift(touched[i]);
+        /** The part of each way of this fault, with each of another, that the unknowns take up: as of {@link Adjustment#takenUp}. */
+        public double[][] takenUp(Responses other) {
+            double[][] sums = new double[sides.ways()][other.sides.ways()];
+            for (int one = 0; one < sums.length; one++) {
+                for (int way = 0; way < sums[one].length; way++) {
+                    for (int i = 0; i < sides.unknowns().length; i++) {
+                        sums[one][way] += sides.values()[one][i] * other.shift(way, sides.unknowns()[i]);
+                    }
+                }
             }
-            return sum;
+            return sums;
         }
     }
 }

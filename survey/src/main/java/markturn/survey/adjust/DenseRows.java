@@ -3,102 +3,124 @@ package markturn.survey.adjust;
 import java.util.Arrays;
 
 /**
- * Dense arithmetic on rows that lie one after the other in an array. All of it takes multiples of rows from a row, four at once. The rows
- * that take part are laid into arrays of their own first, and all are gone through by one index from 0: only so, and with no more than four
- * (measured), does the compiler see that they do not overlap, and takes several numbers in one step.
+ * Dense arithmetic on matrices of which each row is an array of its own. All of it takes multiples of rows from a row, four at once, by one
+ * index: only so, and with no more than four (measured), does the compiler see that they do not overlap, and takes several numbers in one
+ * step. A matrix that is large is gone through on all processors.
  */
 final class DenseRows {
     /** A pivot below this leaves its unknown undetermined, of equations with a unit diagonal: half the digits of a double are gone. */
     private static final double SINGULAR = 1e-13;
 
+    private static final int FOUR = 4;
+
+    /** So many rows are taken from a row before the next row's turn: it is read from memory less often. */
     private static final int AT_ONCE = 8;
+
+    /** So many multiplications are worth another processor. */
+    private static final long LARGE = 400_000;
 
     private DenseRows() {}
 
     /**
-     * Cholesky's elimination of the first unknowns of a symmetric matrix, of which the lower triangle is used.
+     * Cholesky's elimination of the first unknowns of a symmetric matrix, of which the upper triangle is used. In the place of the pivots'
+     * rows stand those of the factor, an upper triangle; behind them what is left of the equations.
      *
-     * @param matrix what is left of the equations stands in the rows behind the pivots
-     * @param size rows and columns
-     * @return the factor's rows, each as long as {@code size}: an upper triangle
+     * @param matrix as many rows as columns
      * @throws RankDefect where a pivot is as good as nothing
      */
-    static double[] eliminate(double[] matrix, int size, int pivots) throws RankDefect {
-        double[] factor = new double[pivots * size];
-        double[][] panel = new double[AT_ONCE][size];
-        double[] row = new double[size];
-        double[] factors = new double[AT_ONCE];
+    static void eliminate(double[][] matrix, int pivots) throws RankDefect {
+        int size = matrix.length;
         for (int from = 0; from < pivots; from += AT_ONCE) {
-            int count = Math.min(AT_ONCE, pivots - from);
-            int rest = size - from;
-            for (int below = 0; below < rest; below++) {
-                int at = (from + below) * size + from;
-                for (int i = 0; i < Math.min(count, below + 1); i++) {
-                    panel[i][below] = matrix[at + i];
+            int end = Math.min(pivots, from + AT_ONCE);
+            for (int i = from; i < end; i++) {
+                double[] row = matrix[i];
+                for (int above = from; above < i; above++) {
+                    takeOne(row, matrix[above], matrix[above][i], i, size);
                 }
-            }
-            eliminatePanel(panel, count, rest);
-            for (int i = 0; i < count; i++) {
-                System.arraycopy(panel[i], i, factor, (from + i) * size + from + i, rest - i);
-                // What follows begins at the first column behind the panel: a loop from 0 is what is fast.
-                System.arraycopy(panel[i], count, panel[i], 0, rest - count);
-            }
-            blank(panel, count, rest - count);
-            for (int below = 0; below < rest - count; below++) {
-                for (int i = 0; i < AT_ONCE; i++) {
-                    factors[i] = panel[i][below];
+                if (!(row[i] > SINGULAR)) {
+                    throw new RankDefect("the unknowns are not determined");
                 }
-                int at = (from + count + below) * size + from + count;
-                System.arraycopy(matrix, at, row, 0, below + 1);
-                take(row, panel, factors, below + 1);
-                System.arraycopy(row, 0, matrix, at, below + 1);
+                times(row, 1 / Math.sqrt(row[i]), i, size);
             }
+            int first = from;
+            long work = (long) (size - end) * (size - end) * (end - from) / 2;
+            AtOnce.each(end, size, work > LARGE, j -> takeColumn(matrix, first, end, j, matrix[j], j, size));
         }
-        return factor;
     }
 
-    private static void eliminatePanel(double[][] panel, int count, int width) throws RankDefect {
-        for (int i = 0; i < count; i++) {
-            for (int above = 0; above < i; above++) {
-                takeOne(panel[i], panel[above], panel[above][i], i, width);
-            }
-            double pivot = panel[i][i];
-            if (!(pivot > SINGULAR)) {
-                throw new RankDefect("the unknowns are not determined");
-            }
-            times(panel[i], 1 / Math.sqrt(pivot), i, width);
+    /** Takes some rows from another, each times what it has in a column. */
+    private static void takeColumn(
+            double[][] rows, int first, int last, int column, double[] from, int begin, int end) {
+        int i = first;
+        for (; i + FOUR <= last; i += FOUR) {
+            takeFour(
+                    from,
+                    rows[i],
+                    rows[i + 1],
+                    rows[i + 2],
+                    rows[i + 3],
+                    rows[i][column],
+                    rows[i + 1][column],
+                    rows[i + 2][column],
+                    rows[i + 3][column],
+                    begin,
+                    end);
+        }
+        for (; i < last; i++) {
+            takeOne(from, rows[i], rows[i][column], begin, end);
+        }
+    }
+
+    /** Takes rows of {@code right} from a row, each times a factor: those of a stretch of {@code factors}. */
+    private static void takeRow(double[] from, double[] factors, int first, double[][] right, int inner, int columns) {
+        int k = 0;
+        for (; k + FOUR <= inner; k += FOUR) {
+            takeFour(
+                    from,
+                    right[k],
+                    right[k + 1],
+                    right[k + 2],
+                    right[k + 3],
+                    factors[first + k],
+                    factors[first + k + 1],
+                    factors[first + k + 2],
+                    factors[first + k + 3],
+                    0,
+                    columns);
+        }
+        for (; k < inner; k++) {
+            takeOne(from, right[k], factors[first + k], 0, columns);
         }
     }
 
     /**
      * Solves with an upper triangle, for many right sides at once.
      *
-     * @param triangle its rows, each as long as {@code size}
+     * @param triangle its rows
      * @param right the right sides, a row for each row of the triangle; the solutions stand in their place
      */
-    static void backward(double[] triangle, int size, int rows, double[] right, int width) {
-        double[][] panel = new double[AT_ONCE][width];
-        double[] row = new double[width];
-        double[] factors = new double[AT_ONCE];
-        for (int end = rows; end > 0; end -= AT_ONCE) {
-            int from = Math.max(0, end - AT_ONCE);
-            int count = end - from;
-            for (int i = count - 1; i >= 0; i--) {
-                System.arraycopy(right, (from + i) * width, panel[i], 0, width);
-                for (int below = i + 1; below < count; below++) {
-                    takeOne(panel[i], panel[below], triangle[(from + i) * size + from + below], 0, width);
-                }
-                times(panel[i], 1 / triangle[(from + i) * size + from + i], 0, width);
-                System.arraycopy(panel[i], 0, right, (from + i) * width, width);
+    static void backward(double[][] triangle, int rows, double[][] right, int width) {
+        for (int i = rows - 1; i >= 0; i--) {
+            double[] factors = triangle[i];
+            int k = i + 1;
+            for (; k + FOUR <= rows; k += FOUR) {
+                takeFour(
+                        right[i],
+                        right[k],
+                        right[k + 1],
+                        right[k + 2],
+                        right[k + 3],
+                        factors[k],
+                        factors[k + 1],
+                        factors[k + 2],
+                        factors[k + 3],
+                        0,
+                        width);
             }
-            blank(panel, count, width);
-            Arrays.fill(factors, 0);
-            for (int above = 0; above < from; above++) {
-                System.arraycopy(triangle, above * size + from, factors, 0, count);
-                System.arraycopy(right, above * width, row, 0, width);
-                take(row, panel, factors, width);
-                System.arraycopy(row, 0, right, above * width, width);
+            for (; k < rows; k++) {
+                takeOne(right[i], right[k], factors[k], 0, width);
             }
+            times(right[i], 1 / factors[i], 0, width);
         }
     }
 
@@ -106,80 +128,172 @@ final class DenseRows {
      * Solves with the transpose of an upper triangle, for many right sides at once, and takes from the rows behind it what that makes of
      * them.
      *
-     * @param factor the triangle's rows, each as long as {@code size}; what lies behind the triangle acts on the rows behind
-     * @param right the right sides, {@code size} rows; the solutions stand in the place of the first {@code pivots}
+     * @param factor the triangle's rows; what lies behind the triangle acts on the rows behind
+     * @param right the right sides, as many rows as the factor has columns; the solutions stand in the place of the first
      */
-    static void forward(double[] factor, int size, int pivots, double[] right, int width) {
-        double[][] panel = new double[AT_ONCE][width];
-        double[] row = new double[width];
-        double[] factors = new double[AT_ONCE];
-        for (int from = 0; from < pivots; from += AT_ONCE) {
-            int count = Math.min(AT_ONCE, pivots - from);
-            for (int i = 0; i < count; i++) {
-                System.arraycopy(right, (from + i) * width, panel[i], 0, width);
-                for (int above = 0; above < i; above++) {
-                    takeOne(panel[i], panel[above], factor[(from + above) * size + from + i], 0, width);
-                }
-                times(panel[i], 1 / factor[(from + i) * size + from + i], 0, width);
-                System.arraycopy(panel[i], 0, right, (from + i) * width, width);
+    static void forward(double[][] factor, double[][] right, int width) {
+        int pivots = factor.length;
+        for (int i = 0; i < right.length; i++) {
+            int above = Math.min(i, pivots);
+            int k = 0;
+            for (; k + FOUR <= above; k += FOUR) {
+                takeFour(
+                        right[i],
+                        right[k],
+                        right[k + 1],
+                        right[k + 2],
+                        right[k + 3],
+                        factor[k][i],
+                        factor[k + 1][i],
+                        factor[k + 2][i],
+                        factor[k + 3][i],
+                        0,
+                        width);
             }
-            blank(panel, count, width);
-            Arrays.fill(factors, 0);
-            for (int below = from + count; below < size; below++) {
-                for (int i = 0; i < count; i++) {
-                    factors[i] = factor[(from + i) * size + below];
-                }
-                System.arraycopy(right, below * width, row, 0, width);
-                take(row, panel, factors, width);
-                System.arraycopy(row, 0, right, below * width, width);
+            for (; k < above; k++) {
+                takeOne(right[i], right[k], factor[k][i], 0, width);
+            }
+            if (i < pivots) {
+                times(right[i], 1 / factor[i][i], 0, width);
             }
         }
     }
 
     /**
+     * Solves with the transpose of an upper triangle, for one right side, and takes from what is behind it what that makes of it.
+     *
+     * @param right as long as the factor's rows; behind the pivots stands what is left
+     * @return the sum of the squares of the solution
+     */
+    static double forward(double[][] factor, double[] right) {
+        int pivots = factor.length;
+        int end = right.length;
+        double sum = 0;
+        int i = 0;
+        for (; i + FOUR <= pivots; i += FOUR) {
+            double[] first = factor[i];
+            double[] second = factor[i + 1];
+            double[] third = factor[i + 2];
+            double[] fourth = factor[i + 3];
+            double a = right[i] / first[i];
+            double b = (right[i + 1] - a * first[i + 1]) / second[i + 1];
+            double c = (right[i + 2] - a * first[i + 2] - b * second[i + 2]) / third[i + 2];
+            double d = (right[i + 3] - a * first[i + 3] - b * second[i + 3] - c * third[i + 3]) / fourth[i + 3];
+            sum += a * a + b * b + c * c + d * d;
+            takeFour(right, first, second, third, fourth, a, b, c, d, i + FOUR, end);
+        }
+        for (; i < pivots; i++) {
+            double a = right[i] / factor[i][i];
+            sum += a * a;
+            takeOne(right, factor[i], a, i + 1, end);
+        }
+        return sum;
+    }
+
+    /**
      * Takes a product from a matrix: {@code to −= left · right}.
      *
-     * @param leftWidth how long a row of {@code left} is; of it {@code inner} take part, from {@code leftFirst} on
+     * @param leftFirst the first column of {@code left} that takes part; as many as {@code right} has rows
      */
-    static void takeProduct(
-            double[] to,
-            int toWidth,
-            double[] left,
-            int leftWidth,
-            int leftFirst,
-            double[] right,
-            int rows,
-            int inner,
-            int columns) {
-        double[][] panel = new double[AT_ONCE][columns];
-        double[] row = new double[columns];
-        double[] factors = new double[AT_ONCE];
-        for (int from = 0; from < inner; from += AT_ONCE) {
-            int count = Math.min(AT_ONCE, inner - from);
-            for (int i = 0; i < count; i++) {
-                System.arraycopy(right, (from + i) * columns, panel[i], 0, columns);
+    static void takeProduct(double[][] to, double[][] left, int leftFirst, double[][] right, int columns) {
+        boolean large = (long) to.length * right.length * columns > LARGE;
+        AtOnce.each(0, to.length, large, i -> takeRow(to[i], left[i], leftFirst, right, right.length, columns));
+    }
+
+    /**
+     * The sum of some rows, each times a factor: one row at least.
+     *
+     * @param factors for one sum or for two, which are then made in one go
+     */
+    static double[][] sums(double[][] rows, double[][] factors) {
+        double[][] sums = new double[factors.length][rows[0].length];
+        int width = rows[0].length;
+        int k = 0;
+        for (; k + FOUR <= rows.length; k += FOUR) {
+            double[] f = factors[0];
+            double[] g = factors[factors.length - 1];
+            if (factors.length == 2) {
+                giveFour(
+                        sums[0],
+                        sums[1],
+                        rows[k],
+                        rows[k + 1],
+                        rows[k + 2],
+                        rows[k + 3],
+                        f[k],
+                        f[k + 1],
+                        f[k + 2],
+                        f[k + 3],
+                        g[k],
+                        g[k + 1],
+                        g[k + 2],
+                        g[k + 3],
+                        width);
+            } else {
+                takeFour(
+                        sums[0],
+                        rows[k],
+                        rows[k + 1],
+                        rows[k + 2],
+                        rows[k + 3],
+                        -f[k],
+                        -f[k + 1],
+                        -f[k + 2],
+                        -f[k + 3],
+                        0,
+                        width);
             }
-            blank(panel, count, columns);
-            Arrays.fill(factors, 0);
-            for (int at = 0; at < rows; at++) {
-                System.arraycopy(left, at * leftWidth + leftFirst + from, factors, 0, count);
-                System.arraycopy(to, at * toWidth, row, 0, columns);
-                take(row, panel, factors, columns);
-                System.arraycopy(row, 0, to, at * toWidth, columns);
+        }
+        for (; k < rows.length; k++) {
+            for (int sum = 0; sum < sums.length; sum++) {
+                takeOne(sums[sum], rows[k], -factors[sum][k], 0, width);
             }
+        }
+        return sums;
+    }
+
+    private static void giveFour(
+            double[] one,
+            double[] other,
+            double[] p0,
+            double[] p1,
+            double[] p2,
+            double[] p3,
+            double f0,
+            double f1,
+            double f2,
+            double f3,
+            double g0,
+            double g1,
+            double g2,
+            double g3,
+            int end) {
+        for (int c = 0; c < end; c++) {
+            double a = p0[c];
+            double b = p1[c];
+            double d = p2[c];
+            double e = p3[c];
+            one[c] += f0 * a + f1 * b + f2 * d + f3 * e;
+            other[c] += g0 * a + g1 * b + g2 * d + g3 * e;
         }
     }
 
-    /** The rows of a panel that is not full take nothing. */
-    private static void blank(double[][] panel, int count, int width) {
-        for (int i = count; i < AT_ONCE; i++) {
-            Arrays.fill(panel[i], 0, width, 0);
+    /** The transpose of some columns of a matrix, from one on. */
+    static double[][] transposed(double[][] matrix, int first, int columns) {
+        double[][] transposed = new double[columns][matrix.length];
+        for (int i = 0; i < matrix.length; i++) {
+            for (int j = 0; j < columns; j++) {
+                transposed[j][i] = matrix[i][first + j];
+            }
         }
+        return transposed;
     }
 
-    private static void take(double[] to, double[][] panel, double[] factors, int end) {
-        takeFour(to, panel[0], panel[1], panel[2], panel[3], factors[0], factors[1], factors[2], factors[3], end);
-        takeFour(to, panel[4], panel[5], panel[6], panel[7], factors[4], factors[5], factors[6], factors[7], end);
+    /** Some columns of a matrix, from one on. */
+    static double[][] columns(double[][] matrix, int first, int columns) {
+        return Arrays.stream(matrix)
+                .map(row -> Arrays.copyOfRange(row, first, first + columns))
+                .toArray(double[][]::new);
     }
 
     private static void takeFour(
@@ -192,8 +306,9 @@ final class DenseRows {
             double f1,
             double f2,
             double f3,
+            int begin,
             int end) {
-        for (int c = 0; c < end; c++) {
+        for (int c = begin; c < end; c++) {
             to[c] -= f0 * p0[c] + f1 * p1[c] + f2 * p2[c] + f3 * p3[c];
         }
     }

@@ -15,7 +15,10 @@ import java.util.TreeSet;
  */
 public final class Dissection {
     /** So few nodes are eliminated together: halving them further saves nothing. */
-    private static final int SMALL = 6;
+    private static final int SMALL = 10;
+
+    /** So many unknowns under a part are worth another processor. */
+    private static final int LARGE = 200;
 
     private static final int NONE = 0;
     private static final int FIRST = 1;
@@ -41,8 +44,9 @@ public final class Dissection {
      * @param pivots how many unknowns
      * @param boundary positions of the unknowns eliminated later that these meet, ascending
      * @param under the parts whose boundaries lie in this one
+     * @param unknownsUnder how many unknowns the parts under it have, and those under them
      */
-    record Part(int number, int first, int pivots, int[] boundary, List<Part> under) {
+    record Part(int number, int first, int pivots, int[] boundary, List<Part> under, int unknownsUnder) {
         int size() {
             return pivots + boundary.length;
         }
@@ -54,6 +58,25 @@ public final class Dissection {
             }
             int index = position - first;
             return index < pivots ? index : plus(Arrays.binarySearch(boundary, position));
+        }
+
+        /** Where each of some unknowns stands among them; all of them must. */
+        int[] indicesOf(int[] positions) {
+            int[] indices = new int[positions.length];
+            for (int i = 0; i < positions.length; i++) {
+                indices[i] = indexOf(positions[i]);
+            }
+            return indices;
+        }
+
+        /** The position of an unknown of the part or its boundary. */
+        int positionOf(int index) {
+            return index < pivots ? first + index : boundary[index - pivots];
+        }
+
+        /** Whether what lies under it is worth another processor. */
+        boolean isLarge() {
+            return unknownsUnder > LARGE;
         }
 
         private int plus(int found) {
@@ -106,7 +129,9 @@ public final class Dissection {
         under.forEach(part -> Arrays.stream(part.boundary()).forEach(boundary::set));
         boundary.clear(0, first + pivots);
         Arrays.fill(partAt, first, first + pivots, parts.size());
-        return new Part(parts.size(), first, pivots, boundary.stream().toArray(), under);
+        int unknownsUnder =
+                under.stream().mapToInt(p -> p.pivots() + p.unknownsUnder()).sum();
+        return new Part(parts.size(), first, pivots, boundary.stream().toArray(), under, unknownsUnder);
     }
 
     /**
@@ -161,6 +186,11 @@ public final class Dissection {
     /** The parts, each after those under it. */
     List<Part> parts() {
         return parts;
+    }
+
+    /** Those with nothing above them. */
+    List<Part> tops() {
+        return parts.stream().filter(part -> part.boundary().length == 0).toList();
     }
 
     Part partAt(int at) {

@@ -21,6 +21,11 @@ public interface NormalEquations {
         return true;
     }
 
+    /** Whether some unknowns all stand together, as those that one observation reaches always do. */
+    default boolean standTogether(int[] unknowns) {
+        return true;
+    }
+
     /** The inverse times a vector, after {@link #solve()}. */
     double[] inverseTimes(double[] vector);
 
@@ -30,11 +35,11 @@ public interface NormalEquations {
      * @param unknowns of each vector the unknowns that it has
      * @param values what it has there
      * @param size how many unknowns there are
-     * @return the answers side by side: that of vector {@code k} for an unknown at {@code unknown * unknowns.length + k}
+     * @return for each unknown a row of the answers, of one vector after the other
      */
-    default double[] inverseTimesEach(int[][] unknowns, double[][] values, int size) {
+    default double[][] inverseTimesEach(int[][] unknowns, double[][] values, int size) {
         int many = unknowns.length;
-        double[] answers = new double[size * many];
+        double[][] answers = new double[size][many];
         for (int k = 0; k < many; k++) {
             double[] vector = new double[size];
             for (int i = 0; i < unknowns[k].length; i++) {
@@ -42,7 +47,7 @@ public interface NormalEquations {
             }
             double[] answer = inverseTimes(vector);
             for (int unknown = 0; unknown < size; unknown++) {
-                answers[unknown * many + k] = answer[unknown];
+                answers[unknown][k] = answer[unknown];
             }
         }
         return answers;

@@ -14,15 +14,17 @@ public final class SparseNormalEquations implements NormalEquations {
     private final ObservationRows rows;
     private final double[] right;
     private final double[] scale;
-    private final double[][] factor;
-    private double[][] inverse;
+    /** Of each part the factor's rows, as long as its front. */
+    private final double[][][] factor;
+    /** Of each part the inverse's rows of its pivots, as long as its front. */
+    private double[][][] inverse;
 
     public SparseNormalEquations(Dissection dissection) {
         this.dissection = dissection;
         this.rows = new ObservationRows(dissection.parts().size());
         this.right = new double[dissection.size()];
         this.scale = new double[dissection.size()];
-        this.factor = new double[dissection.parts().size()][];
+        this.factor = new double[dissection.parts().size()][][];
     }
 
     @Override
@@ -48,34 +50,49 @@ public final class SparseNormalEquations implements NormalEquations {
             }
             scale[i] = 1 / Math.sqrt(scale[i]);
         }
-        double[][] left = new double[factor.length][];
-        for (Dissection.Part part : dissection.parts()) {
-            eliminate(part, left);
+        double[][][] left = new double[factor.length][][];
+        RankDefect[] undetermined = new RankDefect[factor.length];
+        AtOnce.each(dissection.tops(), true, top -> eliminateAll(top, left, undetermined));
+        for (RankDefect defect : undetermined) {
+            if (defect != null) {
+                throw defect;
+            }
         }
         return inPlace(right.clone());
     }
 
+    /** Those under a part first, which know nothing of each other. */
+    private void eliminateAll(Dissection.Part part, double[][][] left, RankDefect[] undetermined) {
+        AtOnce.each(part.under(), part.isLarge(), under -> eliminateAll(under, left, undetermined));
+        for (Dissection.Part under : part.under()) {
+            if (undetermined[under.number()] != null) {
+                undetermined[part.number()] = undetermined[under.number()];
+                return;
+            }
+        }
+        try {
+            eliminate(part, left);
+        } catch (RankDefect defect) {
+            undetermined[part.number()] = defect;
+        }
+    }
+
     /** What the parts under it left, and its own observations, make its front; what it leaves goes to the part above. */
-    private void eliminate(Dissection.Part part, double[][] left) throws RankDefect {
+    private void eliminate(Dissection.Part part, double[][][] left) throws RankDefect {
         int size = part.size();
         int pivots = part.pivots();
-        double[] front = new double[size * size];
+        double[][] front = new double[size][size];
         assemble(part, front);
         for (Dissection.Part under : part.under()) {
             collect(part, front, under, left[under.number()]);
             left[under.number()] = null;
         }
-        factor[part.number()] = DenseRows.eliminate(front, size, pivots);
-        int outside = size - pivots;
-        double[] rest = new double[outside * outside];
-        for (int i = 0; i < outside; i++) {
-            System.arraycopy(front, (pivots + i) * size + pivots, rest, i * outside, i + 1);
-        }
-        left[part.number()] = rest;
+        DenseRows.eliminate(front, pivots);
+        factor[part.number()] = Arrays.copyOf(front, pivots);
+        left[part.number()] = Arrays.copyOfRange(front, pivots, size);
     }
 
-    private void assemble(Dissection.Part part, double[] front) {
-        int size = part.size();
+    private void assemble(Dissection.Part part, double[][] front) {
         for (int row = rows.last[part.number()]; row >= 0; row = rows.before[row]) {
             int begin = rows.begin[row];
             int end = rows.begin[row + 1];
@@ -87,33 +104,29 @@ public final class SparseNormalEquations implements NormalEquations {
             }
             for (int i = 0; i < index.length; i++) {
                 for (int j = 0; j < index.length; j++) {
-                    if (index[j] <= index[i]) {
-                        front[index[i] * size + index[j]] += value[i] * value[j];
+                    if (index[j] >= index[i]) {
+                        front[index[i]][index[j]] += value[i] * value[j];
                     }
                 }
             }
         }
     }
 
-    private static void collect(Dissection.Part part, double[] front, Dissection.Part under, double[] left) {
-        int size = part.size();
+    /** A row that was left has the columns of the front that it was left from. */
+    private static void collect(Dissection.Part part, double[][] front, Dissection.Part under, double[][] left) {
         int[] index = indices(part, under);
         for (int i = 0; i < index.length; i++) {
-            int from = i * index.length;
-            int to = index[i] * size;
-            for (int j = 0; j <= i; j++) {
-                front[to + index[j]] += left[from + j];
+            double[] from = left[i];
+            double[] to = front[index[i]];
+            for (int j = i; j < index.length; j++) {
+                to[index[j]] += from[under.pivots() + j];
             }
         }
     }
 
     /** Where the boundary of a part lies in the front of the part above it; ascending as it is. */
-    private static int[] indices(Dissection.Part part, Dissection.Part under) {
-        int[] index = new int[under.boundary().length];
-        for (int i = 0; i < index.length; i++) {
-            index[i] = part.indexOf(under.boundary()[i]);
-        }
-        return index;
+    static int[] indices(Dissection.Part part, Dissection.Part under) {
+        return part.indicesOf(under.boundary());
     }
 
     @Override
@@ -142,34 +155,38 @@ public final class SparseNormalEquations implements NormalEquations {
     }
 
     private void forward(Dissection.Part part, double[] x) {
-        double[] r = factor[part.number()];
-        int size = part.size();
-        for (int i = 0; i < part.pivots(); i++) {
-            double value = x[part.first() + i] / r[i * size + i];
+        double[][] r = factor[part.number()];
+        int[] boundary = part.boundary();
+        int pivots = part.pivots();
+        for (int i = 0; i < pivots; i++) {
+            double[] row = r[i];
+            double value = x[part.first() + i] / row[i];
             x[part.first() + i] = value;
             if (value != 0) {
-                for (int j = i + 1; j < part.pivots(); j++) {
-                    x[part.first() + j] -= r[i * size + j] * value;
+                for (int j = i + 1; j < pivots; j++) {
+                    x[part.first() + j] -= row[j] * value;
                 }
-                for (int j = part.pivots(); j < size; j++) {
-                    x[part.boundary()[j - part.pivots()]] -= r[i * size + j] * value;
+                for (int j = 0; j < boundary.length; j++) {
+                    x[boundary[j]] -= row[pivots + j] * value;
                 }
             }
         }
     }
 
     private void backward(Dissection.Part part, double[] x) {
-        double[] r = factor[part.number()];
-        int size = part.size();
-        for (int i = part.pivots() - 1; i >= 0; i--) {
+        double[][] r = factor[part.number()];
+        int[] boundary = part.boundary();
+        int pivots = part.pivots();
+        for (int i = pivots - 1; i >= 0; i--) {
+            double[] row = r[i];
             double value = x[part.first() + i];
-            for (int j = i + 1; j < part.pivots(); j++) {
-                value -= r[i * size + j] * x[part.first() + j];
+            for (int j = i + 1; j < pivots; j++) {
+                value -= row[j] * x[part.first() + j];
             }
-            for (int j = part.pivots(); j < size; j++) {
-                value -= r[i * size + j] * x[part.boundary()[j - part.pivots()]];
+            for (int j = 0; j < boundary.length; j++) {
+                value -= row[pivots + j] * x[boundary[j]];
             }
-            x[part.first() + i] = value / r[i * size + i];
+            x[part.first() + i] = value / row[i];
         }
     }
 
@@ -182,74 +199,148 @@ public final class SparseNormalEquations implements NormalEquations {
 
     /** Side by side, so that the factor, which is far larger than any vector, is read once for all of them. */
     @Override
-    public double[] inverseTimesEach(int[][] unknowns, double[][] values, int size) {
+    public double[][] inverseTimesEach(int[][] unknowns, double[][] values, int size) {
         int many = unknowns.length;
-        double[] side = new double[size * many];
+        double[][] side = new double[size][many];
         for (int k = 0; k < many; k++) {
             for (int i = 0; i < unknowns[k].length; i++) {
                 int position = dissection.position(unknowns[k][i]);
-                side[position * many + k] = values[k][i] * scale[position];
+                side[position][k] = values[k][i] * scale[position];
             }
         }
         dissection.parts().forEach(part -> forwardEach(part, side, many));
         for (int number = factor.length - 1; number >= 0; number--) {
             backwardEach(dissection.parts().get(number), side, many);
         }
-        double[] answers = new double[size * many];
+        double[][] answers = new double[size][];
         for (int unknown = 0; unknown < size; unknown++) {
             int position = dissection.position(unknown);
-            double by = scale[position];
-            int from = position * many;
-            int to = unknown * many;
+            answers[unknown] = side[position];
             for (int k = 0; k < many; k++) {
-                answers[to + k] = side[from + k] * by;
+                answers[unknown][k] *= scale[position];
             }
         }
         return answers;
     }
 
     /** What nothing touched stays as it is: a fault here and there leaves most parts alone. */
-    private void forwardEach(Dissection.Part part, double[] x, int many) {
-        int pivots = part.pivots();
-        if (isNothing(x, part.first() * many, pivots * many)) {
-            return;
-        }
-        double[] local = gathered(part, x, many);
-        DenseRows.forward(factor[part.number()], part.size(), pivots, local, many);
-        System.arraycopy(local, 0, x, part.first() * many, pivots * many);
-        for (int j = pivots; j < part.size(); j++) {
-            System.arraycopy(local, j * many, x, part.boundary()[j - pivots] * many, many);
+    private void forwardEach(Dissection.Part part, double[][] side, int many) {
+        double[][] local = local(part, side);
+        for (int i = 0; i < part.pivots(); i++) {
+            if (!isNothing(local[i])) {
+                DenseRows.forward(factor[part.number()], local, many);
+                return;
+            }
         }
     }
 
-    private void backwardEach(Dissection.Part part, double[] x, int many) {
+    private void backwardEach(Dissection.Part part, double[][] side, int many) {
         int pivots = part.pivots();
-        double[] local = gathered(part, x, many);
-        double[] r = factor[part.number()];
-        double[] outside = Arrays.copyOfRange(local, pivots * many, local.length);
-        DenseRows.takeProduct(local, many, r, part.size(), pivots, outside, pivots, part.size() - pivots, many);
-        DenseRows.backward(r, part.size(), pivots, local, many);
-        System.arraycopy(local, 0, x, part.first() * many, pivots * many);
+        double[][] local = local(part, side);
+        double[][] own = Arrays.copyOf(local, pivots);
+        double[][] outside = Arrays.copyOfRange(local, pivots, local.length);
+        DenseRows.takeProduct(own, factor[part.number()], pivots, outside, many);
+        DenseRows.backward(factor[part.number()], pivots, own, many);
     }
 
-    /** The rows of a part's front, those of its pivots first. */
-    private static double[] gathered(Dissection.Part part, double[] x, int many) {
-        int pivots = part.pivots();
-        double[] local = new double[part.size() * many];
-        System.arraycopy(x, part.first() * many, local, 0, pivots * many);
-        for (int j = pivots; j < part.size(); j++) {
-            System.arraycopy(x, part.boundary()[j - pivots] * many, local, j * many, many);
+    /** The rows of a part's front, those of its pivots first: the very ones. */
+    private static double[][] local(Dissection.Part part, double[][] side) {
+        double[][] local = new double[part.size()][];
+        for (int index = 0; index < local.length; index++) {
+            local[index] = side[part.positionOf(index)];
         }
         return local;
     }
 
-    private static boolean isNothing(double[] x, int from, int count) {
-        for (int i = from; i < from + count; i++) {
-            if (x[i] != 0) {
+    private static boolean isNothing(double[] row) {
+        for (double value : row) {
+            if (value != 0) {
                 return false;
             }
         }
         return true;
+    }
+
+    Dissection dissection() {
+        return dissection;
+    }
+
+    /** What an unknown is multiplied by in the equations as they were solved. */
+    double scale(int position) {
+        return scale[position];
+    }
+
+    /** The factor's rows of a part, each as long as its front. */
+    double[][] factor(Dissection.Part part) {
+        return factor[part.number()];
+    }
+
+    @Override
+    public boolean standTogether(int[] unknowns) {
+        int earliest = Integer.MAX_VALUE;
+        for (int unknown : unknowns) {
+            earliest = Math.min(earliest, dissection.position(unknown));
+        }
+        for (int unknown : unknowns) {
+            if (dissection.partAt(earliest).indexOf(dissection.position(unknown)) < 0) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The inverse of the scaled equations between all unknowns of a front, row by row: what a right side in it does there. */
+    double[][] inverseOfFront(Dissection.Part part) {
+        invert();
+        int size = part.size();
+        int pivots = part.pivots();
+        double[][] whole = new double[size][];
+        for (int i = 0; i < pivots; i++) {
+            whole[i] = inverse[part.number()][i];
+        }
+        int[] boundary = part.boundary();
+        for (int i = pivots; i < size; i++) {
+            whole[i] = new double[size];
+        }
+        for (int j = 0; j < pivots; j++) {
+            double[] row = whole[j];
+            for (int i = pivots; i < size; i++) {
+                whole[i][j] = row[i];
+            }
+        }
+        for (int i = 0; i < boundary.length; i++) {
+            // The unknowns of a boundary stand together in the front of the one that is eliminated first.
+            Dissection.Part its = dissection.partAt(boundary[i]);
+            double[] row = inverse[its.number()][boundary[i] - its.first()];
+            int behind = 0;
+            for (int j = i; j < boundary.length; j++) {
+                int index = boundary[j] - its.first();
+                if (index >= its.pivots()) {
+                    while (its.boundary()[behind] < boundary[j]) {
+                        behind++;
+                    }
+                    index = its.pivots() + behind;
+                }
+                whole[pivots + i][pivots + j] = row[index];
+                whole[pivots + j][pivots + i] = row[index];
+            }
+        }
+        return whole;
+    }
+
+    /** What the unknowns of a part do as those of its boundary move: {@code −R₁⁻¹ R₂}, a row for each of the boundary's. */
+    double[][] ways(Dissection.Part part) {
+        int pivots = part.pivots();
+        int outside = part.boundary().length;
+        double[][] solved = DenseRows.columns(factor[part.number()], pivots, outside);
+        DenseRows.backward(factor[part.number()], pivots, solved, outside);
+        double[][] ways = DenseRows.transposed(solved, 0, outside);
+        for (double[] row : ways) {
+            for (int i = 0; i < pivots; i++) {
+                row[i] = -row[i];
+            }
+        }
+        return ways;
     }
 
     /**
@@ -259,15 +350,7 @@ public final class SparseNormalEquations implements NormalEquations {
      */
     @Override
     public double cofactor(int row, int column) {
-        if (inverse == null) {
-            inverse = new double[factor.length][];
-            for (int number = factor.length - 1; number >= 0; number--) {
-                Dissection.Part part = dissection.parts().get(number);
-                if (part.boundary().length == 0) {
-                    invert(part, new double[0]);
-                }
-            }
-        }
+        invert();
         int one = Math.min(dissection.position(row), dissection.position(column));
         int other = Math.max(dissection.position(row), dissection.position(column));
         Dissection.Part part = dissection.partAt(one);
@@ -275,69 +358,70 @@ public final class SparseNormalEquations implements NormalEquations {
         if (index < 0) {
             throw new IllegalArgumentException("unknowns " + row + " and " + column + " never meet");
         }
-        return inverse[part.number()][(one - part.first()) * part.size() + index] * scale[one] * scale[other];
+        return inverse[part.number()][one - part.first()][index] * scale[one] * scale[other];
+    }
+
+    private void invert() {
+        if (inverse == null) {
+            double[][][] all = new double[factor.length][][];
+            AtOnce.each(dissection.tops(), true, top -> invert(top, new double[0][], all));
+            inverse = all;
+        }
     }
 
     /**
      * With the factor's rows {@code R = [R₁ R₂]} of a part and the inverse of its boundary: {@code Z₁₂ = −R₁⁻¹ R₂ Z₂₂} and
      * {@code Z₁₁ = R₁⁻¹ R₁⁻ᵀ − Z₁₂ (R₁⁻¹ R₂)ᵀ}. Then the parts under it, with what of this is their boundary.
      */
-    private void invert(Dissection.Part part, double[] ofBoundary) {
+    private void invert(Dissection.Part part, double[][] ofBoundary, double[][][] all) {
         int pivots = part.pivots();
         int size = part.size();
         int outside = size - pivots;
-        double[] r = factor[part.number()];
-        double[] solved = new double[pivots * size];
+        double[][] r = factor[part.number()];
+        double[][] solved = new double[pivots][size];
         for (int i = 0; i < pivots; i++) {
-            System.arraycopy(r, i * size + pivots, solved, i * size, outside);
-            solved[i * size + outside + i] = 1;
+            System.arraycopy(r[i], pivots, solved[i], 0, outside);
+            solved[i][outside + i] = 1;
         }
-        DenseRows.backward(r, size, pivots, solved, size);
-        double[] whole = new double[size * size];
-        double[] rightPart = new double[pivots * outside];
-        DenseRows.takeProduct(rightPart, outside, solved, size, 0, ofBoundary, pivots, outside, outside);
+        DenseRows.backward(r, pivots, solved, size);
+        double[][] across = new double[pivots][outside];
+        DenseRows.takeProduct(across, solved, 0, ofBoundary, outside);
+        double[][] own = new double[pivots][pivots];
         for (int i = 0; i < pivots; i++) {
-            System.arraycopy(rightPart, i * outside, whole, i * size + pivots, outside);
-            for (int j = 0; j < outside; j++) {
-                whole[(pivots + j) * size + i] = rightPart[i * outside + j];
-            }
-        }
-        double[] across = new double[outside * pivots];
-        for (int i = 0; i < pivots; i++) {
-            for (int j = 0; j < outside; j++) {
-                across[j * pivots + i] = solved[i * size + j];
-            }
             for (int j = 0; j <= i; j++) {
-                double own = dot(solved, i * size + outside, solved, j * size + outside, i, pivots);
-                whole[i * size + j] = own;
-                whole[j * size + i] = own;
+                own[i][j] = dot(solved[i], solved[j], outside + i, size);
+                own[j][i] = own[i][j];
             }
         }
-        DenseRows.takeProduct(whole, size, rightPart, outside, 0, across, pivots, outside, pivots);
-        for (int i = 0; i < outside; i++) {
-            System.arraycopy(ofBoundary, i * outside, whole, (pivots + i) * size + pivots, outside);
+        DenseRows.takeProduct(own, across, 0, DenseRows.transposed(solved, 0, outside), pivots);
+        double[][] rows = solved;
+        for (int i = 0; i < pivots; i++) {
+            System.arraycopy(own[i], 0, rows[i], 0, pivots);
+            System.arraycopy(across[i], 0, rows[i], pivots, outside);
         }
-        inverse[part.number()] = Arrays.copyOf(whole, pivots * size);
-        for (Dissection.Part under : part.under()) {
+        all[part.number()] = rows;
+        AtOnce.each(part.under(), part.isLarge(), under -> {
             int[] index = indices(part, under);
-            double[] its = new double[index.length * index.length];
+            double[][] its = new double[index.length][index.length];
             for (int i = 0; i < index.length; i++) {
-                for (int j = 0; j < index.length; j++) {
-                    its[i * index.length + j] = whole[index[i] * size + index[j]];
+                double[] row = index[i] < pivots ? rows[index[i]] : null;
+                for (int j = i; j < index.length; j++) {
+                    its[i][j] = row != null ? row[index[j]] : ofBoundary[index[i] - pivots][index[j] - pivots];
+                    its[j][i] = its[i][j];
                 }
             }
-            invert(under, its);
-        }
+            invert(under, its, all);
+        });
     }
 
-    private static double dot(double[] one, int first, double[] other, int second, int begin, int end) {
+    private static double dot(double[] one, double[] other, int begin, int end) {
         double even = 0;
         double odd = 0;
         int i = begin;
         for (; i + 1 < end; i += 2) {
-            even += one[first + i] * other[second + i];
-            odd += one[first + i + 1] * other[second + i + 1];
+            even += one[i] * other[i];
+            odd += one[i + 1] * other[i + 1];
         }
-        return i < end ? even + odd + one[first + i] * other[second + i] : even + odd;
+        return i < end ? even + odd + one[i] * other[i] : even + odd;
     }
 }

@@ -4,9 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Consumer;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.NumberedPlace;
+import markturn.survey.adjust.RightSides;
 import markturn.survey.chance.Distributions;
 import markturn.survey.result.Observation;
 import markturn.survey.result.SingleFault;
@@ -17,6 +19,9 @@ final class FaultTest {
     /** A share of a fault that shows in no residual, by its weight: below this only thousands of deviations would, or rounding. */
     private static final double SHOWN = 1e-6;
 
+    /** A weight below this share of another is rounding. */
+    private static final double NOTHING = 1e-12;
+
     /** A shift by a fault of one standard deviation below this is none, metres. */
     private static final double NO_SHIFT = 1e-6;
 
@@ -25,47 +30,45 @@ final class FaultTest {
 
     private final Hypothesis hypothesis;
     private final Adjustment adjustment;
-    private final Adjustment.Response[] responses;
+    private final RightSides sides;
+    /** Null where only the test was asked for. */
+    private final Adjustment.Responses responses;
+
     private final double[] weights;
     private final double[][] axes;
     private final double[] shown;
 
+    /** A test that can be asked for shifts and likeness as well. */
     FaultTest(Adjustment adjustment, Hypothesis hypothesis) {
-        this(adjustment, hypothesis, adjustment.responses(hypothesis.ways()));
+        this(adjustment, hypothesis, adjustment.rightSides(hypothesis.ways()));
     }
 
-    /**
-     * Tries many.
-     *
-     * @param taken is handed each trial in order; none of them is kept
-     */
-    static void each(Adjustment adjustment, List<Hypothesis> hypotheses, Consumer<FaultTest> taken) {
-        for (int from = 0; from < hypotheses.size(); from += TOGETHER) {
-            List<Hypothesis> some = hypotheses.subList(from, Math.min(from + TOGETHER, hypotheses.size()));
-            List<Map<Integer, Double>> ways =
-                    some.stream().flatMap(h -> h.ways().stream()).toList();
-            List<Adjustment.Response> responses = adjustment.responses(ways);
-            int next = 0;
-            for (Hypothesis hypothesis : some) {
-                int after = next + hypothesis.ways().size();
-                taken.accept(new FaultTest(adjustment, hypothesis, responses.subList(next, after)));
-                next = after;
-            }
-        }
+    private FaultTest(Adjustment adjustment, Hypothesis hypothesis, RightSides sides) {
+        this(adjustment, hypothesis, sides, adjustment.responses(List.of(sides)).get(0));
     }
 
-    private FaultTest(Adjustment adjustment, Hypothesis hypothesis, List<Adjustment.Response> answers) {
+    private FaultTest(Adjustment adjustment, Hypothesis hypothesis, RightSides sides, Adjustment.Responses responses) {
+        this(adjustment, hypothesis, sides, responses, responses.takenUp(responses));
+    }
+
+    private FaultTest(
+            Adjustment adjustment,
+            Hypothesis hypothesis,
+            RightSides sides,
+            Adjustment.Responses responses,
+            double[][] takenUp) {
         this.hypothesis = hypothesis;
         this.adjustment = adjustment;
+        this.sides = sides;
+        this.responses = responses;
         int ways = hypothesis.ways().size();
-        this.responses = answers.toArray(Adjustment.Response[]::new);
         double[][] matrix = new double[2][2];
         double[][] weight = new double[2][2];
         for (int i = 0; i < ways; i++) {
             for (int j = 0; j < ways; j++) {
                 weight[i][j] =
                         weight(hypothesis.ways().get(i), hypothesis.ways().get(j));
-                matrix[i][j] = weight[i][j] - responses[i].takenUp(responses[j]);
+                matrix[i][j] = weight[i][j] - takenUp[i][j];
             }
         }
         this.axes = ways == 1 ? new double[][] {{1}} : axes(matrix);
@@ -77,6 +80,36 @@ final class FaultTest {
                     shown[k] += axes[k][i] * matrix[i][j] * axes[k][j];
                     weights[k] += axes[k][i] * weight[i][j] * axes[k][j];
                 }
+            }
+        }
+    }
+
+    /** The test alone. */
+    static FaultTest test(Adjustment adjustment, Hypothesis hypothesis) {
+        return near(adjustment, hypothesis).orElseGet(() -> new FaultTest(adjustment, hypothesis));
+    }
+
+    /** The test alone, of a fault that stands near together; empty of one that does not, which costs a solution of its own. */
+    static Optional<FaultTest> near(Adjustment adjustment, Hypothesis hypothesis) {
+        RightSides sides = adjustment.rightSides(hypothesis.ways());
+        return adjustment.isNear(sides)
+                ? Optional.of(new FaultTest(adjustment, hypothesis, sides, null, adjustment.takenUp(sides)))
+                : Optional.empty();
+    }
+
+    /**
+     * Tries many, with all that each does.
+     *
+     * @param taken is handed each trial in order; none of them is kept
+     */
+    static void each(Adjustment adjustment, List<Hypothesis> hypotheses, Consumer<FaultTest> taken) {
+        for (int from = 0; from < hypotheses.size(); from += TOGETHER) {
+            List<Hypothesis> some = hypotheses.subList(from, Math.min(from + TOGETHER, hypotheses.size()));
+            List<RightSides> sides =
+                    some.stream().map(h -> adjustment.rightSides(h.ways())).toList();
+            List<Adjustment.Responses> responses = adjustment.responses(sides);
+            for (int i = 0; i < some.size(); i++) {
+                taken.accept(new FaultTest(adjustment, some.get(i), sides.get(i), responses.get(i)));
             }
         }
     }
@@ -158,7 +191,7 @@ final class FaultTest {
             return 0;
         }
         double joint = weight(hypothesis.ways().get(0), other.hypothesis.ways().get(0))
-                - responses[0].takenUp(other.responses[0]);
+                - responses.takenUp(other.responses)[0][0];
         return Math.abs(joint) / Math.sqrt(shown[0] * other.shown[0]);
     }
 
@@ -174,20 +207,48 @@ final class FaultTest {
         return sum;
     }
 
-    /**
-     * How far it can have shifted any unknown at most, in that unknown's standard deviations: by the inequality of Cauchy and Schwarz the
-     * shift {@code Q b} of an unknown is no more than the root of its variance times that of {@code bᵀ Q b}, the part of the fault that the
-     * unknowns take up. Infinite where nothing would show some of it.
-     */
-    double reach() {
-        double sum = 0;
+    /** Whether every way of it shows somewhere, so that it cannot be of any size. */
+    boolean isBounded() {
         for (int k = 0; k < axes.length; k++) {
-            if (!isShown(k)) {
-                return Double.POSITIVE_INFINITY;
+            if (!isShown(k) && !isNone(k)) {
+                return false;
             }
-            sum += Math.max(0, weights[k] - shown[k]) / shown[k];
         }
-        return Observation.DETECTABLE_FACTOR * Math.sqrt(sum);
+        return true;
+    }
+
+    /** Whether along an axis no observation takes any of it: a target seen by direction alone, moved along the ray. */
+    private boolean isNone(int axis) {
+        double most = 0;
+        for (double weight : weights) {
+            most = Math.max(most, weight);
+        }
+        return weights[axis] <= NOTHING * most;
+    }
+
+    /**
+     * Two observations of which every joint error is this fault in some way: then each one's error by itself, as large as its own test lets
+     * pass, is no larger than this fault's test lets pass, and moves no mark farther. Empty where that is not so.
+     */
+    Set<Integer> covered() {
+        Set<Integer> observations = hypothesis.ways().get(0).keySet();
+        return axes.length == 2 && observations.size() == 2 && isShown(0) && isShown(1) && !isNone(0) && !isNone(1)
+                ? observations
+                : Set.of();
+    }
+
+    /** Its right sides along its axes, each as large as its test would let pass; of one that {@link #isBounded}. */
+    RightSides atItsLimit() {
+        double[][] values = new double[axes.length][sides.unknowns().length];
+        for (int k = 0; k < axes.length; k++) {
+            double most = isNone(k) ? 0 : Observation.DETECTABLE_FACTOR / Math.sqrt(shown[k]);
+            for (int i = 0; i < axes.length; i++) {
+                for (int j = 0; j < values[k].length; j++) {
+                    values[k][j] += most * axes[k][i] * sides.values()[i][j];
+                }
+            }
+        }
+        return new RightSides(sides.unknowns(), values);
     }
 
     /**
@@ -216,7 +277,7 @@ final class FaultTest {
     private double moved(int axis, int unknown) {
         double sum = 0;
         for (int i = 0; i < axes.length && unknown != NumberedPlace.HELD; i++) {
-            sum += axes[axis][i] * responses[i].shift(unknown);
+            sum += axes[axis][i] * responses.shift(i, unknown);
         }
         return sum;
     }

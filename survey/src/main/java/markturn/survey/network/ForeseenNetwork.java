@@ -131,11 +131,10 @@ public record ForeseenNetwork(
                 .filter(h -> h.what().kind() == SingleFault.Kind.TARGET_CENTRING
                         && isControl(job, h.what().mark()))
                 .toList();
-        FaultTest.each(
-                problem.plan().adjustment(),
-                ofSights,
-                trial -> betrayed.add(
-                        new Betrayed(trial.what().setup(), trial.what().mark(), trial.detectableAnyWay())));
+        for (Hypothesis hypothesis : ofSights) {
+            FaultTest trial = FaultTest.test(problem.plan().adjustment(), hypothesis);
+            betrayed.add(new Betrayed(trial.what().setup(), trial.what().mark(), trial.detectableAnyWay()));
+        }
         return betrayed;
     }
 

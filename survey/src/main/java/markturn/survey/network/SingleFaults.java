@@ -3,12 +3,14 @@ package markturn.survey.network;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.DoubleConsumer;
-import markturn.survey.adjust.Adjustment;
+import markturn.survey.adjust.FarthestShift;
 import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.result.MeasuredNetwork.Hidden;
 import markturn.survey.result.SingleFault;
@@ -65,54 +67,81 @@ final class SingleFaults {
             Map<String, NumberedPlace> places,
             Map<String, Integer> levels,
             DoubleConsumer progress) {
-        places.keySet().forEach(mark -> inPlan.put(mark, new Worst()));
-        levels.keySet().forEach(mark -> inLevel.put(mark, new Worst()));
+        progress.accept(0);
+        List<Movable> marks = new ArrayList<>();
+        places.forEach((mark, place) ->
+                marks.add(new Movable(worst(inPlan, mark), new int[] {place.north(), place.east()})));
+        List<Movable> elevations = new ArrayList<>();
+        levels.forEach((mark, level) -> elevations.add(new Movable(worst(inLevel, mark), new int[] {level})));
         Hypotheses hypotheses = new Hypotheses(plan, heights, places, levels);
         List<Hypothesis> ofPlan =
                 hypotheses.ofPlan((mark, what) -> inPlan.get(mark).anything(what));
         List<Hypothesis> ofHeights =
                 hypotheses.ofHeights((mark, what) -> inLevel.get(mark).anything(what));
-        double all = ofPlan.size() + ofHeights.size();
-        int[] done = new int[1];
-        List<Movable> marks = places.keySet().stream()
-                .map(mark -> Movable.of(inPlan.get(mark), unknowns(places.get(mark)), plan.adjustment()))
-                .toList();
-        FaultTest.each(plan.adjustment(), ofPlan, trial -> {
-            judge(trial, marks);
-            progress.accept(++done[0] / all);
-        });
-        List<Movable> elevations = levels.keySet().stream()
-                .map(mark -> Movable.of(inLevel.get(mark), new int[] {levels.get(mark)}, heights.adjustment()))
-                .toList();
-        FaultTest.each(heights.adjustment(), ofHeights, trial -> {
-            judge(trial, elevations);
-            progress.accept(++done[0] / all);
-        });
+        double shareOfPlan = ofPlan.size() / Math.max(1.0, ofPlan.size() + ofHeights.size());
+        tryEach(plan, ofPlan, marks, share -> progress.accept(share * shareOfPlan));
+        tryEach(heights, ofHeights, elevations, share -> progress.accept(shareOfPlan + share * (1 - shareOfPlan)));
         faults.sort(Comparator.comparingDouble(SingleFault::timesLimit).reversed());
     }
 
-    /**
-     * A mark, or its elevation, and the unknowns it moves by.
-     *
-     * @param spread the root of the sum of their variances: with a fault's reach it bounds how far that can shift it
-     */
-    private record Movable(Worst worst, int[] unknowns, double spread) {
-        static Movable of(Worst worst, int[] unknowns, Adjustment in) {
-            double variance = 0;
-            for (int unknown : unknowns) {
-                variance += unknown == NumberedPlace.HELD ? 0 : in.covariance(unknown, unknown);
+    private static Worst worst(Map<String, Worst> of, String mark) {
+        return of.computeIfAbsent(mark, name -> new Worst());
+    }
+
+    /** A mark, or its elevation, and the unknowns it moves by. */
+    private record Movable(Worst worst, int[] unknowns) {}
+
+    /** The test of a fault that stands near together and shows, and how well it explains the residuals. */
+    private record Near(FaultTest test, Optional<SingleFault> fault) {}
+
+    /** Those that stand near together and show are searched; of any other all that it does is computed. */
+    private void tryEach(Part part, List<Hypothesis> hypotheses, List<Movable> marks, DoubleConsumer progress) {
+        if (hypotheses.isEmpty()) {
+            return;
+        }
+        FarthestShift farthest = part.adjustment()
+                .farthestShift(marks.stream().map(Movable::unknowns).toArray(int[][]::new));
+        List<Optional<Near>> tried = hypotheses.parallelStream()
+                .map(hypothesis -> FaultTest.near(part.adjustment(), hypothesis)
+                        .filter(FaultTest::isBounded)
+                        .map(test -> new Near(test, test.fault())))
+                .toList();
+        Set<Integer> covered = new HashSet<>();
+        tried.forEach(
+                trial -> trial.ifPresent(near -> covered.addAll(near.test().covered())));
+        List<Hypothesis> apart = new ArrayList<>();
+        for (int i = 0; i < hypotheses.size(); i++) {
+            if (tried.get(i).isEmpty()) {
+                apart.add(hypotheses.get(i));
+                continue;
             }
-            return new Movable(worst, unknowns, Math.sqrt(variance));
+            Near near = tried.get(i).get();
+            near.fault().ifPresent(faults::add);
+            if (!hypotheses.get(i).isIn(covered)) {
+                farthest.add(i, near.test().atItsLimit());
+            }
+        }
+        FaultTest.each(part.adjustment(), apart, trial -> {
+            trial.fault().ifPresent(faults::add);
+            judge(trial, marks);
+            progress.accept(0);
+        });
+        for (int i = 0; i < marks.size(); i++) {
+            farthest.atLeast(i, marks.get(i).worst().shift);
+        }
+
+        farthest.search(progress);
+        for (int i = 0; i < marks.size(); i++) {
+            if (farthest.by(i) >= 0) {
+                marks.get(i)
+                        .worst()
+                        .take(farthest.shift(i), hypotheses.get(farthest.by(i)).what());
+            }
         }
     }
 
-    private void judge(FaultTest trial, List<Movable> marks) {
-        trial.fault().ifPresent(faults::add);
-        double reach = trial.reach();
+    private static void judge(FaultTest trial, List<Movable> marks) {
         for (Movable mark : marks) {
-            if (reach * mark.spread() <= mark.worst().shift) {
-                continue;
-            }
             OptionalDouble shift = trial.shift(mark.unknowns());
             if (shift.isPresent()) {
                 mark.worst().take(shift.getAsDouble(), trial.what());
@@ -133,9 +162,5 @@ final class SingleFaults {
     /** What explains the residuals best, that first. */
     List<SingleFault> faults() {
         return faults;
-    }
-
-    private static int[] unknowns(NumberedPlace place) {
-        return new int[] {place.north(), place.east()};
     }
 }

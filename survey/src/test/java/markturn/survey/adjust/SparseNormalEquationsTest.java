@@ -20,10 +20,10 @@ import org.junit.jupiter.api.Test;
 /** The sparse factor, its solutions and its part of the inverse, beside a general-purpose library's dense Cholesky (Hipparchus). */
 class SparseNormalEquationsTest {
     /** Stations strewn over a square, each sighting its nearest ones; two are held. */
-    private static final class Strewn {
-        private final double[][] places;
-        private final List<Observed> observations = new ArrayList<>();
-        private final double[] near;
+    static final class Strewn {
+        final double[][] places;
+        final List<Observed> observations = new ArrayList<>();
+        final double[] near;
         private final int[] nodeOf;
 
         Strewn(int stations, int sights, long seed) {
