@@ -32,7 +32,8 @@ import org.hipparchus.util.Pair;
 
 /**
  * How long the whole adjustment of a network takes: ordering, steps, residuals, redundancy of every observation, ellipse of every mark.
- * Beside it, in the same run, one bare sparse factorisation of the same matrix in the same ordering (EJML), and a general optimiser
+ * Beside it, in the same run, what the machine would need for the multiplications and additions of its steps and its inverse (a packed
+ * dense product in one thread), one bare sparse factorisation of the same matrix in the same ordering (EJML), and a general optimiser
  * (Hipparchus) where it can follow. The heap is what the virtual machine was given: a network that does not fit ends the run.
  */
 public final class NetworkBench {
@@ -53,7 +54,10 @@ public final class NetworkBench {
                 Locale.ROOT,
                 "networks, 6 directions and 3 distances from each station; heap of at most %.1f GB%n",
                 Runtime.getRuntime().maxMemory() / 1e9);
-        System.out.println("  stations   unknowns   whole, ms   peak, MB   factor, ms   ratio   optimiser, ms   ratio");
+        double rate = PackedProduct.rate();
+        System.out.printf(Locale.ROOT, "  a packed dense product does %.1f GFLOP/s in one thread%n", rate / 1e9);
+        System.out.println(
+                "  stations   unknowns   whole, ms   peak, MB   machine, ms   ratio   factor, ms   ratio   optimiser, ms   ratio");
         double[] times = new double[SIDES.length];
         for (int i = 0; i < SIDES.length; i++) {
             StrewnNetwork network = new StrewnNetwork(SIDES[i], SEED + i);
@@ -66,13 +70,17 @@ public final class NetworkBench {
                 bare[round] = factorisation(network);
             }
             times[i] = median(own);
+            Dissection order = network.dissection();
+            double machine = 1e3 * (STEPS * order.operationsOfFactor() + order.operationsOfInverse()) / rate;
             System.out.printf(
                     Locale.ROOT,
-                    "  %8d   %8d   %9.1f   %8.0f   %10.1f   %5.2f",
+                    "  %8d   %8d   %9.1f   %8.0f   %11.1f   %5.2f   %10.1f   %5.2f",
                     network.stations(),
                     network.start().length,
                     times[i],
                     peak,
+                    machine,
+                    times[i] / machine,
                     median(bare),
                     times[i] / median(bare));
             if (network.stations() <= OPTIMISER_UP_TO) {

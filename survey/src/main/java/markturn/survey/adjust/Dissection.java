@@ -174,6 +174,31 @@ public final class Dissection {
         return position.length;
     }
 
+    /** How many multiplications and additions one factor in this order takes. */
+    public double operationsOfFactor() {
+        double sum = 0;
+        for (Part part : parts) {
+            for (int i = 0; i < part.pivots(); i++) {
+                double behind = part.size() - i;
+                sum += behind * behind;
+            }
+        }
+        return sum;
+    }
+
+    /** How many multiplications and additions the part of the inverse takes that lies in the fronts. */
+    public double operationsOfInverse() {
+        double sum = 0;
+        for (Part part : parts) {
+            double pivots = part.pivots();
+            double outside = part.boundary().length;
+            sum += pivots * pivots * (pivots / 3 + outside)
+                    + 2 * pivots * outside * outside
+                    + 2 * pivots * pivots * outside;
+        }
+        return sum;
+    }
+
     /** Where each unknown stands in the order of elimination. */
     public int[] positions() {
         return position.clone();
