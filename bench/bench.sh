@@ -37,10 +37,10 @@ SPRING_FLYWAY_PASSWORD=$(cat "$build/bench-data/migration.password")
 export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn SPRING_FLYWAY_USER=migration SPRING_FLYWAY_PASSWORD
 : > "$build/bench-own"
 : > "$build/bench-bare"
-bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar > /dev/null # migrates
+bench_page=sign-in bench_start "$build/application" $java_options $java_prepared -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar > /dev/null # migrates
 bench_page=login bench_start "$build/bare" $java_options -XX:ArchiveClassesAtExit="$build/bare.jsa" -jar bench.jar > /dev/null
 for _ in $(seq $bench_rounds); do
-  bench_page=sign-in bench_start "$build/application" $java_options -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar >> "$build/bench-own"
+  bench_page=sign-in bench_start "$build/application" $java_options $java_prepared -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar >> "$build/bench-own"
   bench_page=login bench_start "$build/bare" $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar >> "$build/bench-bare"
 done
 own=$(bench_median < "$build/bench-own")
@@ -52,7 +52,7 @@ say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
 
 # A switch of the resection's review against an empty request, on one running application.
 p=$(free_port)
-(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options -Xmx"$(heap)"m -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
+(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options $java_prepared -Xmx"$(heap)"m -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
 application=$!
 until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
   alive "$application" || fail "the measured application did not start: see $build/bench.log"
@@ -81,6 +81,9 @@ java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fa
 
 say "single faults of a network, beside its adjustment"
 java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.FaultBench || fail "the single faults could not be measured"
+
+say "what leaves a job of 200 setups and 5 000 readings"
+java $java_options -Xmx1g -Dlogback.configurationFile=quiet-logback.xml -cp "$bench_classes" markturn.bench.ExportsBench || fail "the exports could not be measured"
 
 say "what moved over twelve epochs of sixty marks, beside one pseudo-inverse by a general library"
 java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.EpochBench || fail "the epochs could not be measured"

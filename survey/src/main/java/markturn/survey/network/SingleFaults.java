@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
+import markturn.survey.adjust.AtOnce;
 import markturn.survey.adjust.FarthestShift;
 import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.result.MeasuredNetwork.Hidden;
@@ -101,11 +102,11 @@ final class SingleFaults {
         }
         FarthestShift farthest = part.adjustment()
                 .farthestShift(marks.stream().map(Movable::unknowns).toArray(int[][]::new));
-        List<Optional<Near>> tried = hypotheses.parallelStream()
-                .map(hypothesis -> FaultTest.near(part.adjustment(), hypothesis)
+        List<Optional<Near>> tried = AtOnce.of(
+                hypotheses,
+                hypothesis -> FaultTest.near(part.adjustment(), hypothesis)
                         .filter(FaultTest::isBounded)
-                        .map(test -> new Near(test, test.fault())))
-                .toList();
+                        .map(test -> new Near(test, test.fault())));
         Set<Integer> covered = new HashSet<>();
         tried.forEach(
                 trial -> trial.ifPresent(near -> covered.addAll(near.test().covered())));
