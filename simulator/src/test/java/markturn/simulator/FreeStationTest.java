@@ -164,6 +164,28 @@ class FreeStationTest {
         }
     }
 
+    /** Source: plane geometry: three marks half a metre off a line of 200 m lie on a circle of 10 km, 60 m beside which nothing is dangerous. */
+    @Test
+    void marksNearlyOnALineMakeNoPlaceDangerous() {
+        World world = AlderWeirGround.world();
+        for (int i = 0; i < 3; i++) {
+            world.with("PILLAR " + (i + 1), i == 1 ? 2000.5 : 2000, 4900 + 100.0 * i, 40);
+        }
+        world.with("BAR 1", 1940, 4985, 40);
+        Job job = job(6, List.of("PILLAR 1", "PILLAR 2", "PILLAR 3"), false, w -> world);
+        for (int i = 1; i <= 3; i++) {
+            World.TruePlace at = world.at("PILLAR " + i);
+            job = job.withMark(
+                    "PILLAR " + i,
+                    mark -> Mark.control(
+                            mark.name(), at.northing(), at.easting(), OptionalDouble.of(at.elevation()), ""));
+        }
+        SurveyResult result = Survey.compute(job);
+        Position at = result.measured().setup("R1").station().orElseThrow();
+        assertThat(Math.hypot(at.northing() - 1940, at.easting() - 4985)).isLessThan(0.01);
+        assertThat(codes(job)).doesNotContain("danger-circle");
+    }
+
     private static double[] circle(World world, String a, String b, String c) {
         World.TruePlace pa = world.at(a);
         double bn = world.at(b).northing() - pa.northing();

@@ -21,9 +21,6 @@ import markturn.survey.show.Sentence;
 
 /** A plan in sentences: what it will give, what it rests on, what it misses. */
 final class PlanWords {
-    /** So near the circle through its marks, as a share of its radius or of the marks' widest distance, angles alone hardly place a station. Common practice, no source. */
-    private static final double NEAR_CIRCLE = 0.1;
-
     private static final double HOUR = 60;
 
     private final Site site;
@@ -203,8 +200,7 @@ final class PlanWords {
             return Optional.empty();
         }
         double[] circle = Circles.through(known.get(0), known.get(1), known.get(2));
-        // Marks nearly on a line have a circle as large as a county: near it is near by what lies between them.
-        double near = NEAR_CIRCLE * Math.min(circle[2], widest(known));
+        double near = Circles.near(circle, known);
         boolean all = known.stream().allMatch(mark -> isOn(circle, mark, near));
         return all && isOn(circle, at.get(), near)
                 ? Optional.of(
@@ -212,18 +208,8 @@ final class PlanWords {
                 : Optional.empty();
     }
 
-    private static double widest(List<Position> marks) {
-        double widest = 0;
-        for (Position one : marks) {
-            for (Position other : marks) {
-                widest = Math.max(widest, one.distanceTo(other));
-            }
-        }
-        return widest;
-    }
-
     private static boolean isOn(double[] circle, Position place, double near) {
-        return Circles.off(circle, place.northing(), place.easting()) * circle[2] < near;
+        return Circles.off(circle, place.northing(), place.easting()) < near;
     }
 
     private Optional<String> views(PlannedSetup setup, Ground.View view, String said) {

@@ -28,7 +28,6 @@ public final class ResectionDrawing {
     private static final double SHOWN = 46;
 
     private static final double WIDEST_LABELLED = Math.toRadians(200);
-    private static final double DANGER = 0.1;
 
     private final MeasuredSetup setup;
     private final List<Sighted> sights;
@@ -209,7 +208,7 @@ public final class ResectionDrawing {
         if (circle[2] * scale > 20 * WIDTH || Double.isNaN(circle[2])) {
             return Optional.empty();
         }
-        boolean near = Circles.off(circle, station.northing(), station.easting()) < DANGER;
+        boolean near = Circles.off(circle, station.northing(), station.easting()) < Circles.nearSighted(circle, used);
         return Optional.of(Sheet.empty()
                 .with("at", at(circle[1], circle[0]))
                 .with("r", f(circle[2] * scale))

@@ -15,9 +15,6 @@ import markturn.survey.result.Resected.Sighted;
 
 /** Angles alone from a place on one circle with the marks: there they do not tell where it stands. */
 final class DangerCircle implements Rule {
-    /** How near the circle is near, as a share of its radius. Common practice, no source. */
-    private static final double NEAR = 0.1;
-
     @Override
     public Stream<Finding> judge(Evidence evidence) {
         return evidence.freeStations().flatMap(free -> judge(evidence, free).stream());
@@ -29,10 +26,11 @@ final class DangerCircle implements Rule {
             return Optional.empty();
         }
         double[] circle = Circles.through(marks.get(0), marks.get(1), marks.get(2));
-        boolean onIt = marks.stream().allMatch(m -> Circles.off(circle, m.northing(), m.easting()) < NEAR);
+        double near = Circles.nearSighted(circle, marks);
+        boolean onIt = marks.stream().allMatch(m -> Circles.off(circle, m.northing(), m.easting()) < near);
         double off =
                 Circles.off(circle, free.station().northing(), free.station().easting());
-        if (!onIt || off >= NEAR) {
+        if (!onIt || !(off < near)) {
             return Optional.empty();
         }
         return Optional.of(Finding.of(
@@ -42,12 +40,12 @@ final class DangerCircle implements Rule {
                         "",
                         "The station lies %s from the circle through %s, of radius %s: there angles alone hardly place it. Measure a distance, or sight %s."
                                 .formatted(
-                                        evidence.words().line(off * circle[2]),
+                                        evidence.words().line(off),
                                         Words.names(marks.stream()
                                                 .map(Sighted::target)
                                                 .toList()),
                                         evidence.words().line(circle[2]),
                                         free.nextSight(evidence)))
-                .with(Measure.LENGTH, off * circle[2], NEAR * circle[2]));
+                .with(Measure.LENGTH, off, near));
     }
 }
