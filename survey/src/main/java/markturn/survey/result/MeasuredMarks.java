@@ -3,6 +3,7 @@ package markturn.survey.result;
 import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +35,7 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         this.all = given.listed();
         BitSet places = new BitSet(all.size());
         known.found().forEach(mark -> given.place(mark).ifPresent(places::set));
-        this.measured = new ArrayList<>(places.cardinality() + also.size());
+        List<MeasuredMark> found = new ArrayList<>(places.cardinality() + also.size());
         for (int place = places.nextSetBit(0); place >= 0; place = places.nextSetBit(place + 1)) {
             String mark = all.get(place).name();
             MeasuredMark now = new MeasuredMark(
@@ -43,13 +44,14 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
                     Optional.ofNullable(from.get(mark)),
                     Optional.ofNullable(adjustedBy.get(mark)));
             all.set(place, now);
-            measured.add(now);
+            found.add(now);
         }
         also.forEach(mark -> {
             unlisted.put(mark.name(), mark);
             all.add(mark);
-            measured.add(mark);
+            found.add(mark);
         });
+        this.measured = Collections.unmodifiableList(found);
     }
 
     /** The mark of that true name. */
@@ -60,7 +62,7 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
 
     /** Those of which more is known than was given, in the job's order; the others only have their given coordinates, or none. */
     public List<MeasuredMark> measured() {
-        return List.copyOf(measured);
+        return measured;
     }
 
     /** {@link GivenMarks#around}, with the marks as they were given. */

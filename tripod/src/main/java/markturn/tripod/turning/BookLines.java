@@ -20,23 +20,26 @@ final class BookLines {
     private final BookedJob book;
     private final Setup setup;
     private final Display show;
+    private final int from;
     private final Margin margin;
     private final Address at;
     private final boolean unproved;
 
-    /** @param unproved whether nothing of this setup has been compared yet */
-    BookLines(BookedJob book, Setup setup, MeasuredSetup measured, Display show, boolean unproved) {
+    /**
+     * @param unproved whether nothing of this setup has been compared yet
+     * @param whole whether all lines of a long setup are shown
+     */
+    BookLines(BookedJob book, Setup setup, MeasuredSetup measured, Display show, boolean unproved, boolean whole) {
         this.book = book;
         this.setup = setup;
         this.show = show;
-        this.margin = new Margin(book.result(), measured, show);
+        this.from = whole || setup.readings().size() <= LONG ? 0 : begins();
+        this.margin = new Margin(book.result(), measured, show, from);
         this.at = Address.ofJob(book.jobId());
         this.unproved = unproved;
     }
 
-    /** @param whole whether all lines of a long setup are shown */
-    List<BookLine> shown(boolean whole) {
-        int from = whole || setup.readings().size() <= LONG ? 0 : begins();
+    List<BookLine> shown() {
         List<BookLine> lines = new ArrayList<>();
         for (int place = 0; place < setup.readings().size(); place++) {
             List<SeverityShown> judged = margin.judgements(place);

@@ -68,9 +68,12 @@ record CircleDrawing(List<Spoke> spokes, String pointer, String face) implements
         List<Spoke> spokes = new ArrayList<>();
         double pointer = Double.NaN;
         for (SetAbstract sets : setup.abstracts()) {
-            OptionalDouble direction = sets.direction();
             boolean mine = sets.target().equals(inHand);
-            if (direction.isPresent() && (mine || !sets.fix().single())) {
+            if (!mine && sets.fix().single()) {
+                continue;
+            }
+            OptionalDouble direction = sets.direction();
+            if (direction.isPresent()) {
                 if (mine) {
                     pointer = direction.getAsDouble();
                 }

@@ -47,15 +47,12 @@ final class Margin {
     /** The targets of which something is out: of all others no line has to be looked at. */
     private final Set<String> suspects = new HashSet<>();
 
-    Margin(SurveyResult result, MeasuredSetup setup, Display show) {
+    /** @param from nothing is asked of lines before this one, but where something is out of its limit */
+    Margin(SurveyResult result, MeasuredSetup setup, Display show, int from) {
         this.result = result;
         this.setup = setup;
         this.show = show;
         this.words = new Words(result.job().units());
-        for (PolarFix fix : setup.booked().fixes()) {
-            fix.pointings().readings().forEach(b -> fixes.putIfAbsent(b.place(), fix));
-        }
-        setup.shots().forEach(shot -> shots.put(shot.fix(), shot));
         this.out = result.judgements().stream()
                 .filter(j -> j.isOut() && j.setup().equals(setup.name()))
                 .toList();
@@ -68,6 +65,21 @@ final class Margin {
         setup.abstracts().forEach(a -> abstracts.putIfAbsent(a.target(), a));
         out.forEach(judgement -> suspects.add(judgement.target()));
         faces.forEach(finding -> suspects.add(finding.target()));
+        for (PolarFix fix : setup.booked().fixes()) {
+            if (isAsked(fix, from)) {
+                fix.pointings().readings().forEach(b -> fixes.putIfAbsent(b.place(), fix));
+            }
+        }
+        for (Shot shot : setup.shots()) {
+            if (isAsked(shot.fix(), from)) {
+                shots.put(shot.fix(), shot);
+            }
+        }
+    }
+
+    private boolean isAsked(PolarFix fix, int from) {
+        List<BookedReading> readings = fix.pointings().readings();
+        return from == 0 || readings.get(readings.size() - 1).place() >= from || suspects.contains(fix.target());
     }
 
     /** The fix a line belongs to; empty for a line that is struck out. */

@@ -66,7 +66,7 @@ public record TurningSheet(String device, boolean whole, Optional<Aside> aside, 
         Optional<LiveLine> live = asked.isPresent() ? Optional.empty() : round.live(aside);
         boolean compared = standing.isCompared();
         boolean due = standing.isClosingDue();
-        List<BookLine> lines = new BookLines(book, setup, measured, show, !compared).shown(whole);
+        List<BookLine> lines = new BookLines(book, setup, measured, show, !compared, whole).shown();
         return View.of(book.revision())
                 .always("strip", new Strip(book, setup, remaining.size(), round.sets(), standing.age(), due))
                 .always(

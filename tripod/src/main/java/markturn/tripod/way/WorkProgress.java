@@ -76,9 +76,12 @@ public record WorkProgress(List<Act> acts) {
                 at + WorkStep.JOB.path(),
                 State.DONE,
                 job.classOfWork().preset().words()));
-        long control = job.marks().stream()
-                .filter(m -> m.kind() == Mark.Kind.CONTROL && m.given().isPresent())
-                .count();
+        int control = 0;
+        int located = 0;
+        for (Mark mark : job.marks()) {
+            control += mark.kind() == Mark.Kind.CONTROL && mark.given().isPresent() ? 1 : 0;
+            located += mark.kind() == Mark.Kind.LOCATED ? 1 : 0;
+        }
         boolean enough = control >= 2;
         acts.add(new Act(
                 WorkStep.CONTROL_MARKS,
@@ -98,7 +101,7 @@ public record WorkProgress(List<Act> acts) {
         Optional<Setup> current = current(book);
         acts.add(turning(book, current, at));
         acts.add(review(book, current, at));
-        acts.add(detail(job, current, at));
+        acts.add(detail(located, current, at));
         acts.add(closing(book, at));
         int positions = 0;
         int fresh = 0;
@@ -124,9 +127,7 @@ public record WorkProgress(List<Act> acts) {
         return new WorkProgress(acts);
     }
 
-    private static Act detail(Job job, Optional<Setup> current, String at) {
-        long located =
-                job.marks().stream().filter(m -> m.kind() == Mark.Kind.LOCATED).count();
+    private static Act detail(int located, Optional<Setup> current, String at) {
         return new Act(
                 WorkStep.DETAIL,
                 at + WorkStep.DETAIL.path(),

@@ -31,12 +31,14 @@ public final class BeforePickingUp {
     private final Measured measured;
     private final MeasuredSetup setup;
     private final Words words;
+    private final Set<String> sights;
 
     private BeforePickingUp(Job job, Measured measured, MeasuredSetup setup) {
         this.job = job;
         this.measured = measured;
         this.setup = setup;
         this.words = new Words(job.units());
+        this.sights = sights(job, setup);
     }
 
     /**
@@ -89,10 +91,11 @@ public final class BeforePickingUp {
             return;
         }
         String zero = setup.setup().orientation().zero();
-        if (shotsSinceLastLook() > 0) {
+        long shots = shotsSinceLastLook();
+        if (shots > 0) {
             loose.add(new Loose(
                     "%d %s booked since the last closing sight: a turned circle would not show."
-                            .formatted(shotsSinceLastLook(), shotsSinceLastLook() == 1 ? "line was" : "lines were"),
+                            .formatted(shots, shots == 1 ? "line was" : "lines were"),
                     "Closing sight: " + zero + " again.",
                     Optional.of(zero)));
         } else if (setup.looks().isEmpty()) {
@@ -118,9 +121,7 @@ public final class BeforePickingUp {
     }
 
     private boolean isLookBack(BookedReading booked) {
-        return setup.setup().orientation().sights().stream()
-                .map(job::trueName)
-                .anyMatch(job.trueName(booked.reading().target())::equals);
+        return isSight(job.trueName(booked.reading().target()));
     }
 
     private long shotsSinceLastLook() {
@@ -130,6 +131,10 @@ public final class BeforePickingUp {
                 .max()
                 .orElse(-1);
         return setup.booked().readings().stream().filter(b -> b.place() > last).count();
+    }
+
+    private static Set<String> sights(Job job, MeasuredSetup setup) {
+        return setup.setup().orientation().sights().stream().map(job::trueName).collect(Collectors.toSet());
     }
 
     private double interval() {
@@ -143,8 +148,7 @@ public final class BeforePickingUp {
 
     /** Minutes since what orients a setup was last sighted; empty where no time is known. */
     public static OptionalDouble ageOfLastLook(Job job, MeasuredSetup setup, Instant now) {
-        Set<String> sights =
-                setup.setup().orientation().sights().stream().map(job::trueName).collect(Collectors.toSet());
+        Set<String> sights = sights(job, setup);
         return setup.booked().readings().stream()
                 .filter(b -> sights.contains(job.trueName(b.reading().target())))
                 .flatMap(b -> b.reading().at().stream())
@@ -181,7 +185,7 @@ public final class BeforePickingUp {
     }
 
     private boolean isSight(String mark) {
-        return setup.setup().orientation().sights().stream().map(job::trueName).anyMatch(mark::equals);
+        return sights.contains(mark);
     }
 
     private String where(Position from, MeasuredMark mark) {
