@@ -1,9 +1,12 @@
 package markturn.survey.finding.standing;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.judgement.Judgement;
 import markturn.survey.finding.judgement.TraverseLimits;
@@ -17,6 +20,7 @@ import markturn.survey.job.Setup;
 import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Resected;
 
 /**
@@ -79,16 +83,37 @@ public record Glance(
 
         private final Job job;
         private final Measured measured;
-        private final List<Judgement> judgements;
-        private final List<CheckTable.Row> checks;
         private final Words words;
+        // A job may have a hundred thousand marks: what is asked of each is laid beside it once.
+        private final Map<String, List<CheckTable.Row>> checks;
+        private final Map<String, List<Compared>> backsights;
+        private final Map<String, List<MeasuredSetup>> freeStations;
+        private final Map<String, List<MeasuredTraverse>> routes = new HashMap<>();
+        private final Map<String, Adopted> adopted = new HashMap<>();
+        private final Map<Judged, List<Judgement>> judged;
 
         Looking(Job job, Measured measured, List<Judgement> judgements) {
             this.job = job;
             this.measured = measured;
-            this.judgements = judgements;
-            this.checks = CheckTable.of(job, measured, judgements);
             this.words = new Words(job.units());
+            this.checks = CheckTable.of(job, measured, judgements).stream()
+                    .collect(Collectors.groupingBy(row -> row.check().mark()));
+            this.backsights = measured.setups().stream()
+                    .flatMap(setup -> setup.backsights().stream().map(b -> new Compared(setup, b)))
+                    .collect(Collectors.groupingBy(
+                            compared -> job.trueName(compared.backsight().target())));
+            this.freeStations = measured.setups().stream()
+                    .filter(s -> s.setup().isFree())
+                    .collect(Collectors.groupingBy(s -> job.trueName(s.setup().station())));
+            for (MeasuredTraverse run : measured.traverses()) {
+                Set<String> marks =
+                        run.traverse().route().stream().map(job::trueName).collect(Collectors.toSet());
+                marks.forEach(mark ->
+                        routes.computeIfAbsent(mark, m -> new ArrayList<>()).add(run));
+            }
+            job.adopted().forEach(by -> adopted.put(job.trueName(by.mark()), by));
+            this.judged = judgements.stream()
+                    .collect(Collectors.groupingBy(j -> new Judged(j.quantity(), j.setup(), j.target())));
         }
 
         Glance glance(List<Finding> findings) {
@@ -134,17 +159,13 @@ public record Glance(
         }
 
         private Optional<String> adopted(MeasuredMark mark) {
-            Optional<Adopted> by = job.adopted().stream()
-                    .filter(a -> job.trueName(a.mark()).equals(mark.name()))
-                    .reduce((earlier, later) -> later);
-            return by.map(a -> "adopted from %s by %s".formatted(a.from(), a.by()))
+            return Optional.ofNullable(adopted.get(mark.name()))
+                    .map(a -> "adopted from %s by %s".formatted(a.from(), a.by()))
                     .or(() -> mark.adjustedBy().map(run -> "adjusted in " + run));
         }
 
         private Optional<String> closed(MeasuredMark mark) {
-            return measured.traverses().stream()
-                    .filter(run ->
-                            run.traverse().route().stream().map(job::trueName).anyMatch(mark.name()::equals))
+            return routes.getOrDefault(mark.name(), List.of()).stream()
                     .filter(run -> run.linear().isPresent() && !TraverseLimits.isOut(job, run))
                     .map(run -> "on %s, which closes by %s"
                             .formatted(run.name(), words.difference(run.linear().getAsDouble())))
@@ -152,11 +173,8 @@ public record Glance(
         }
 
         private Optional<String> resected(MeasuredMark mark) {
-            return measured.setups().stream()
-                    .filter(s -> s.setup().isFree()
-                            && job.trueName(s.setup().station()).equals(mark.name())
-                            && s.redundancy().orElse(0) > 0
-                            && usedMarks(s) > TWO_PROVE_NOTHING)
+            return freeStations.getOrDefault(mark.name(), List.of()).stream()
+                    .filter(s -> s.redundancy().orElse(0) > 0 && usedMarks(s) > TWO_PROVE_NOTHING)
                     .map(s -> "resected from %d marks, redundancy %d"
                             .formatted(usedMarks(s), s.redundancy().getAsInt()))
                     .findFirst();
@@ -169,9 +187,8 @@ public record Glance(
         }
 
         private Optional<String> seenAgain(MeasuredMark mark) {
-            return checks.stream()
-                    .filter(row -> row.check().mark().equals(mark.name())
-                            && row.verdict().isPresent()
+            return checks.getOrDefault(mark.name(), List.of()).stream()
+                    .filter(row -> row.verdict().isPresent()
                             && !row.isOut()
                             && !row.check().from().equals(row.first()))
                     .map(row -> "seen from %s too, %s apart, %s"
@@ -183,8 +200,8 @@ public record Glance(
         }
 
         private Optional<String> contradiction(MeasuredMark mark) {
-            return checks.stream()
-                    .filter(row -> row.check().mark().equals(mark.name()) && row.isOut())
+            return checks.getOrDefault(mark.name(), List.of()).stream()
+                    .filter(CheckTable.Row::isOut)
                     .map(row -> "seen from %s it lies %s off, over its limit"
                             .formatted(
                                     row.check().from(),
@@ -195,32 +212,31 @@ public record Glance(
         /** Control is tested where it was sighted and agreed, or where its distance as a backsight was compared and stood. */
         private Optional<String> testOf(MeasuredMark mark) {
             return seenAgain(mark)
-                    .or(() -> measured.setups().stream()
-                            .flatMap(s -> comparison(s, mark).stream())
+                    .or(() -> backsights.getOrDefault(mark.name(), List.of()).stream()
+                            .filter(c -> c.backsight().distanceDifference().isPresent() && stood(c))
+                            .map(c -> "its distance compared at %s, %s off"
+                                    .formatted(
+                                            c.setup().name(),
+                                            words.difference(c.backsight()
+                                                    .distanceDifference()
+                                                    .getAsDouble())))
                             .findFirst());
         }
 
         /** Whether a backsight was judged, and kept its limit: of a free station it is judged among the marks. */
-        private boolean stood(MeasuredSetup setup, String target) {
-            Limit judged = setup.setup().isFree() ? Limit.RESECTION_POSITION : Limit.BACKSIGHT_DISTANCE;
-            List<Judgement> own = judgements.stream()
-                    .filter(j -> j.quantity() == judged
-                            && j.setup().equals(setup.name())
-                            && j.target().equals(target))
-                    .toList();
+        private boolean stood(Compared compared) {
+            Limit limit = compared.setup().setup().isFree() ? Limit.RESECTION_POSITION : Limit.BACKSIGHT_DISTANCE;
+            List<Judgement> own = judged.getOrDefault(
+                    new Judged(
+                            limit, compared.setup().name(), compared.backsight().target()),
+                    List.of());
             return !own.isEmpty() && own.stream().noneMatch(Judgement::isOut);
         }
 
-        private Optional<String> comparison(MeasuredSetup setup, MeasuredMark mark) {
-            return setup.backsights().stream()
-                    .filter(b -> job.trueName(b.target()).equals(mark.name())
-                            && b.distanceDifference().isPresent()
-                            && stood(setup, b.target()))
-                    .map(b -> "its distance compared at %s, %s off"
-                            .formatted(
-                                    setup.name(),
-                                    words.difference(b.distanceDifference().getAsDouble())))
-                    .findFirst();
-        }
+        /** A backsight, and the setup that sighted it. */
+        private record Compared(MeasuredSetup setup, MeasuredSetup.Backsight backsight) {}
+
+        /** What was judged of a target of a setup. */
+        private record Judged(Limit quantity, String setup, String target) {}
     }
 }
