@@ -73,6 +73,7 @@ need chromium chromium
 java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fail "points brought in could not be measured"
 java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"
 java -cp "$bench_classes" markturn.bench.PocketBench "http://127.0.0.1:$p" || fail "a pointing in the pocket could not be measured"
+java -cp "$bench_classes" markturn.bench.FieldLineBench "http://127.0.0.1:$p" || fail "a line in the field could not be measured"
 java -cp "$bench_classes" markturn.bench.JobsBench "http://127.0.0.1:$p" || fail "the list of jobs could not be measured"
 kill "$application" && wait "$application" 2>/dev/null || true
 
