@@ -16,8 +16,8 @@ public final class SparseNormalEquations implements NormalEquations {
     private final double[] scale;
     /** Of each part the factor's rows, as long as its front. */
     private final double[][][] factor;
-    /** Of each part the inverse's rows of its pivots, as long as its front. */
-    private double[][][] inverse;
+
+    private PartOfInverse inverse;
 
     public SparseNormalEquations(Dissection dissection) {
         this.dissection = dissection;
@@ -125,7 +125,7 @@ public final class SparseNormalEquations implements NormalEquations {
     }
 
     /** Where the boundary of a part lies in the front of the part above it; ascending as it is. */
-    static int[] indices(Dissection.Part part, Dissection.Part under) {
+    private static int[] indices(Dissection.Part part, Dissection.Part under) {
         return part.indicesOf(under.boundary());
     }
 
@@ -291,41 +291,7 @@ public final class SparseNormalEquations implements NormalEquations {
 
     /** The inverse of the scaled equations between all unknowns of a front, row by row: what a right side in it does there. */
     double[][] inverseOfFront(Dissection.Part part) {
-        invert();
-        int size = part.size();
-        int pivots = part.pivots();
-        double[][] whole = new double[size][];
-        for (int i = 0; i < pivots; i++) {
-            whole[i] = inverse[part.number()][i];
-        }
-        int[] boundary = part.boundary();
-        for (int i = pivots; i < size; i++) {
-            whole[i] = new double[size];
-        }
-        for (int j = 0; j < pivots; j++) {
-            double[] row = whole[j];
-            for (int i = pivots; i < size; i++) {
-                whole[i][j] = row[i];
-            }
-        }
-        for (int i = 0; i < boundary.length; i++) {
-            // The unknowns of a boundary stand together in the front of the one that is eliminated first.
-            Dissection.Part its = dissection.partAt(boundary[i]);
-            double[] row = inverse[its.number()][boundary[i] - its.first()];
-            int behind = 0;
-            for (int j = i; j < boundary.length; j++) {
-                int index = boundary[j] - its.first();
-                if (index >= its.pivots()) {
-                    while (its.boundary()[behind] < boundary[j]) {
-                        behind++;
-                    }
-                    index = its.pivots() + behind;
-                }
-                whole[pivots + i][pivots + j] = row[index];
-                whole[pivots + j][pivots + i] = row[index];
-            }
-        }
-        return whole;
+        return inverse().ofFront(part);
     }
 
     /** What the unknowns of a part do as those of its boundary move: {@code −R₁⁻¹ R₂}, a row for each of the boundary's. */
@@ -350,78 +316,19 @@ public final class SparseNormalEquations implements NormalEquations {
      */
     @Override
     public double cofactor(int row, int column) {
-        invert();
         int one = Math.min(dissection.position(row), dissection.position(column));
         int other = Math.max(dissection.position(row), dissection.position(column));
-        Dissection.Part part = dissection.partAt(one);
-        int index = part.indexOf(other);
-        if (index < 0) {
+        double element = inverse().element(one, other);
+        if (Double.isNaN(element)) {
             throw new IllegalArgumentException("unknowns " + row + " and " + column + " never meet");
         }
-        return inverse[part.number()][one - part.first()][index] * scale[one] * scale[other];
+        return element * scale[one] * scale[other];
     }
 
-    private void invert() {
+    private PartOfInverse inverse() {
         if (inverse == null) {
-            double[][][] all = new double[factor.length][][];
-            AtOnce.each(dissection.tops(), true, top -> invert(top, new double[0][], all));
-            inverse = all;
+            inverse = new PartOfInverse(dissection, factor);
         }
-    }
-
-    /**
-     * With the factor's rows {@code R = [R₁ R₂]} of a part and the inverse of its boundary: {@code Z₁₂ = −R₁⁻¹ R₂ Z₂₂} and
-     * {@code Z₁₁ = R₁⁻¹ R₁⁻ᵀ − Z₁₂ (R₁⁻¹ R₂)ᵀ}. Then the parts under it, with what of this is their boundary.
-     */
-    private void invert(Dissection.Part part, double[][] ofBoundary, double[][][] all) {
-        int pivots = part.pivots();
-        int size = part.size();
-        int outside = size - pivots;
-        double[][] r = factor[part.number()];
-        double[][] solved = new double[pivots][size];
-        for (int i = 0; i < pivots; i++) {
-            System.arraycopy(r[i], pivots, solved[i], 0, outside);
-            solved[i][outside + i] = 1;
-        }
-        DenseRows.backward(r, pivots, solved, size);
-        double[][] across = new double[pivots][outside];
-        DenseRows.takeProduct(across, solved, 0, ofBoundary, outside);
-        double[][] own = new double[pivots][pivots];
-        for (int i = 0; i < pivots; i++) {
-            for (int j = 0; j <= i; j++) {
-                own[i][j] = dot(solved[i], solved[j], outside + i, size);
-                own[j][i] = own[i][j];
-            }
-        }
-        DenseRows.takeProduct(own, across, 0, DenseRows.transposed(solved, 0, outside), pivots);
-        double[][] rows = solved;
-        for (int i = 0; i < pivots; i++) {
-            System.arraycopy(own[i], 0, rows[i], 0, pivots);
-            System.arraycopy(across[i], 0, rows[i], pivots, outside);
-        }
-        all[part.number()] = rows;
-        AtOnce.each(part.under(), part.isLarge(), under -> {
-            int[] index = indices(part, under);
-            double[][] its = new double[index.length][index.length];
-            for (int i = 0; i < index.length; i++) {
-                double[] row = index[i] < pivots ? rows[index[i]] : null;
-                for (int j = i; j < index.length; j++) {
-                    its[i][j] = row != null ? row[index[j]] : ofBoundary[index[i] - pivots][index[j] - pivots];
-                    its[j][i] = its[i][j];
-                }
-            }
-            invert(under, its, all);
-        });
-    }
-
-    private static double dot(double[] one, double[] other, int begin, int end) {
-        double even = 0;
-        double odd = 0;
-        int i = begin;
-        for (; i + 1 < end; i += 2) {
-            even += one[i] * other[i];
-            odd += one[i + 1] * other[i + 1];
-        }
-        return i < end ? even + odd + one[i] * other[i] : even + odd;
+        return inverse;
     }
 }
