@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
@@ -30,6 +31,11 @@ public record Job(
         Network network,
         List<Adopted> adopted,
         List<Decision> decisions) {
+    private static final Predicate<Mark> GIVEN_CONTROL =
+            mark -> mark.kind() == Mark.Kind.CONTROL && mark.given().isPresent();
+
+    private static final Predicate<Mark> LOCATED = mark -> mark.kind() == Mark.Kind.LOCATED;
+
     public Job {
         codes = Named.of(codes, Code::name);
         instruments = Named.of(instruments, Instrument::name);
@@ -96,6 +102,16 @@ public record Job(
     /** The mark of that name, if listed. */
     public Optional<Mark> mark(String called) {
         return Named.find(marks, called);
+    }
+
+    /** How many marks are control with given coordinates. */
+    public int controlCount() {
+        return Named.count(marks, GIVEN_CONTROL);
+    }
+
+    /** How many marks are located points. */
+    public int locatedCount() {
+        return Named.count(marks, LOCATED);
     }
 
     /** The setup of that name, if there is one. */

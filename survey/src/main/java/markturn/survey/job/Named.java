@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.RandomAccess;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * A list that does not change and whose elements are found by name without looking through it. Where a name is used twice, the first. One
@@ -21,11 +22,51 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
     private final List<T> all;
     private final Map<String, T> byName;
     private final Map<String, T> beside;
+    private final Counted<T> counted;
 
-    private Named(List<T> all, Map<String, T> byName, Map<String, T> beside) {
+    /** How many of the elements that stand in a shared index are of a kind; shared with it. */
+    private static final class Counted<T> {
+        private final int elements;
+        private final Map<Predicate<T>, Integer> counts = new HashMap<>();
+
+        Counted(int elements) {
+            this.elements = elements;
+        }
+
+        synchronized int of(List<T> all, Predicate<T> kind) {
+            Integer known = counts.get(kind);
+            if (known == null) {
+                known = count(all, 0, elements, kind);
+                counts.put(kind, known);
+            }
+            return known;
+        }
+    }
+
+    private Named(List<T> all, Map<String, T> byName, Map<String, T> beside, Counted<T> counted) {
         this.all = all;
         this.byName = byName;
         this.beside = beside;
+        this.counted = counted;
+    }
+
+    /**
+     * How many elements of a list made by {@link #of} are of a kind; of one that grew only what came is looked at.
+     *
+     * @param kind a constant: what was counted is known again by it
+     */
+    static <T> int count(List<T> all, Predicate<T> kind) {
+        Named<T> named = (Named<T>) all;
+        int shared = named.counted.elements;
+        return named.counted.of(all, kind) + count(all, shared, all.size(), kind);
+    }
+
+    private static <T> int count(List<T> all, int from, int to, Predicate<T> kind) {
+        int count = 0;
+        for (int i = from; i < to; i++) {
+            count += kind.test(all.get(i)) ? 1 : 0;
+        }
+        return count;
     }
 
     /** A list whose elements can be found by these names. */
@@ -35,7 +76,7 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         }
         Map<String, T> byName = new HashMap<>(all.size() * 2);
         all.forEach(each -> byName.putIfAbsent(name.apply(each), each));
-        return new Named<>(List.copyOf(all), byName, Map.of());
+        return new Named<>(List.copyOf(all), byName, Map.of(), new Counted<>(all.size()));
     }
 
     /** The same list with a few elements more. */
@@ -52,7 +93,7 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
                 beside.putIfAbsent(name.apply(each), each);
             }
         }
-        return new Named<>(Collections.unmodifiableList(longer), before.byName, beside);
+        return new Named<>(Collections.unmodifiableList(longer), before.byName, beside, before.counted);
     }
 
     /** The element of that name in a list made by {@link #of}. */

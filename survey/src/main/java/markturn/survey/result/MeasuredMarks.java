@@ -65,6 +65,16 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         return measured;
     }
 
+    /** Whether of a mark that {@link #givenAround} showed no more is known than was given. */
+    public boolean isAsGiven(MeasuredMark mark) {
+        return given.place(mark.name()).filter(place -> all.get(place) == mark).isPresent();
+    }
+
+    /** Where in the list a mark stands that the job lists; behind all of them for another one. */
+    public int placeOf(String mark) {
+        return given.place(mark).orElse(all.size());
+    }
+
     /** {@link GivenMarks#around}, with the marks as they were given. */
     public void givenAround(double northing, double easting, double radius, PlaceIndex.Look look) {
         given.around(northing, easting, radius, look);

@@ -76,12 +76,7 @@ public record WorkProgress(List<Act> acts) {
                 at + WorkStep.JOB.path(),
                 State.DONE,
                 job.classOfWork().preset().words()));
-        int control = 0;
-        int located = 0;
-        for (Mark mark : job.marks()) {
-            control += mark.kind() == Mark.Kind.CONTROL && mark.given().isPresent() ? 1 : 0;
-            located += mark.kind() == Mark.Kind.LOCATED ? 1 : 0;
-        }
+        int control = job.controlCount();
         boolean enough = control >= 2;
         acts.add(new Act(
                 WorkStep.CONTROL_MARKS,
@@ -101,7 +96,7 @@ public record WorkProgress(List<Act> acts) {
         Optional<Setup> current = current(book);
         acts.add(turning(book, current, at));
         acts.add(review(book, current, at));
-        acts.add(detail(located, current, at));
+        acts.add(detail(job.locatedCount(), current, at));
         acts.add(closing(book, at));
         int positions = 0;
         int fresh = 0;

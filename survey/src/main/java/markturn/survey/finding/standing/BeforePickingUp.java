@@ -166,15 +166,13 @@ public final class BeforePickingUp {
             return;
         }
         Position from = setup.station().get();
-        List<MeasuredMark> others = measured.marks().stream()
-                .filter(m ->
-                        m.mark().kind() == Mark.Kind.CONTROL && m.position().isPresent())
-                .filter(m -> !isSight(m.name())
-                        && !m.name().equals(job.trueName(setup.setup().station())))
-                .sorted(Comparator.comparingDouble(
-                        m -> from.distanceTo(m.position().orElseThrow())))
-                .limit(MARKS_PROPOSED)
-                .toList();
+        List<MeasuredMark> others = Nearest.of(
+                measured.marks(),
+                from,
+                MARKS_PROPOSED,
+                mark -> mark.mark().kind() == Mark.Kind.CONTROL
+                        && !isSight(mark.name())
+                        && !mark.name().equals(job.trueName(setup.setup().station())));
         if (!others.isEmpty()) {
             String where = others.stream().map(m -> where(from, m)).collect(Collectors.joining(", or "));
             loose.add(new Loose(
@@ -195,7 +193,7 @@ public final class BeforePickingUp {
     }
 
     private void newControl(List<Loose> loose) {
-        List<String> oneRay = measured.marks().stream()
+        List<String> oneRay = measured.marks().measured().stream()
                 .filter(m -> m.mark().kind() == Mark.Kind.NEW
                         && m.from().filter(setup.name()::equals).isPresent())
                 .filter(m -> measured.checks().stream()
@@ -227,10 +225,8 @@ public final class BeforePickingUp {
         if (closed) {
             return;
         }
-        measured.marks().stream()
-                .filter(m -> m.mark().given().isPresent() && m.position().isPresent())
-                .min(Comparator.comparingDouble(
-                        m -> from.distanceTo(m.position().get())))
+        Nearest.of(measured.marks(), from, 1, mark -> mark.mark().given().isPresent()).stream()
+                .findFirst()
                 .ifPresent(nearest -> loose.add(new Loose(
                         "Carried this far and not closed: %s is good to %s by chance alone (95 %%), and nothing shows a slip."
                                 .formatted(
