@@ -83,6 +83,9 @@ java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fa
 say "single faults of a network, beside its adjustment"
 java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.FaultBench || fail "the single faults could not be measured"
 
+say "cold jobs of setups of 25 lines, opened from their rows, beside parsing these alone"
+java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.ColdBookBench || fail "the opening of a cold job could not be measured"
+
 say "what leaves a job of 200 setups and 5 000 readings"
 java $java_options -Xmx1g -Dlogback.configurationFile=quiet-logback.xml -cp "$bench_classes" markturn.bench.ExportsBench || fail "the exports could not be measured"
 
