@@ -1,5 +1,7 @@
 package markturn.survey.result;
 
+import markturn.survey.job.Reflector;
+
 /**
  * One thing that may be wrong in a network, and how well it would explain the residuals. Likelihood of one hypothesis against none, after
  * W. Baarda; a fault in two coordinates with two degrees of freedom.
@@ -59,8 +61,16 @@ public record SingleFault(What what, double size, double timesLimit) {
     public record What(Kind kind, String setup, String mark) {
         /** As a sentence goes on: "direction from S1 to T2". */
         public String words() {
+            if (isWithoutReflector()) {
+                return "constant of the instrument without reflector";
+            }
             String from = setup.isEmpty() ? "" : (mark.isEmpty() ? " at " : " from ") + setup;
             return kind.words() + from + (mark.isEmpty() ? "" : (setup.isEmpty() ? " of " : " to ") + mark);
+        }
+
+        /** Whether it is the constant of sights that had no reflector: what is off then is the instrument's own. */
+        public boolean isWithoutReflector() {
+            return kind == Kind.CONSTANT && mark.equals(Reflector.REFLECTORLESS);
         }
     }
 

@@ -93,7 +93,10 @@ public final class Suspects {
         return switch (what.kind()) {
             case ANGLE -> "the angle at " + at;
             case LEG -> "the length %s, both ways alike".formatted(what.mark());
-            case CONSTANT -> "the constant of %s, in every length".formatted(what.mark());
+            case CONSTANT ->
+                what.isWithoutReflector()
+                        ? "the instrument's constant without reflector, in every such length"
+                        : "the constant of %s, in every length".formatted(what.mark());
             case INSTRUMENT_HEIGHT -> "the instrument height at " + at;
             case HEIGHT_DIFFERENCE -> "the target height or the zenith angle from %s to %s".formatted(at, what.mark());
             default -> "the %s from %s to %s".formatted(what.kind().words(), at, what.mark());
