@@ -1,5 +1,6 @@
 package markturn.survey;
 
+import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,15 +13,18 @@ import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Named;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.GridLines;
 import markturn.survey.result.GivenMarks;
+import markturn.survey.result.KnownPositions;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
 import markturn.survey.station.Means;
 import markturn.survey.station.OccupiedStation;
+import markturn.survey.station.ShotsMore;
 
 /**
  * What was computed of a job before, taken over where nothing it rests on has changed. With it or without it the result is the same; with
@@ -29,6 +33,7 @@ import markturn.survey.station.OccupiedStation;
 public final class ComputationCache {
     private List<Object> settings = List.of();
     private List<Mark> marks = List.of();
+    private List<Mark> marksNow = List.of();
     private GivenMarks given = GivenMarks.NONE;
     private boolean grown;
     private Set<String> driftTakenOut = Set.of();
@@ -40,27 +45,52 @@ public final class ComputationCache {
     private Means means = new Means(propagation, Optional.empty());
 
     /**
-     * The names a setup refers to, each once; the marks and places they stood for; and what was measured with them.
+     * The names a setup refers to, each once; the marks they stood for, where these stand in the job's list, and their positions; and what was
+     * measured with them.
      *
      * @param drift whether it was decided to take the drift of its readings out, the one decision that changes what is measured
      */
-    private record Remembered(String[] names, Mark[] marks, Position[] places, boolean drift, MeasuredSetup measured) {
+    private record Remembered(
+            String[] names, Mark[] marks, int[] listed, Position[] places, boolean drift, MeasuredSetup measured) {
         /**
          * Whether everything it refers to is as it was.
          *
          * @param grown whether the job's marks are those of before, with some behind: only names that were none's can be other marks'
          */
-        boolean holds(Job job, boolean grown, Map<String, Position> positions) {
+        boolean holds(Job job, boolean grown, KnownPositions positions) {
             for (int i = 0; i < names.length; i++) {
                 Mark mark = grown && marks[i] != null
                         ? marks[i]
                         : job.mark(names[i]).orElse(null);
-                Position at = positions.get(trueName(mark, names[i]));
+                if (!grown && listed[i] != positions.placeOf(trueName(mark, names[i]))) {
+                    return false;
+                }
+                Position at = listed[i] >= 0 ? positions.at(listed[i]) : positions.get(trueName(mark, names[i]));
                 if (!same(mark, marks[i]) || !same(at, places[i])) {
                     return false;
                 }
             }
             return true;
+        }
+
+        /** The same with what readings behind refer to. */
+        Remembered grown(Job job, MeasuredSetup longer, KnownPositions positions) {
+            List<Reading> readings = longer.setup().readings();
+            int behind = measured.setup().readings().size();
+            int more = readings.size() - behind;
+            String[] allNames = Arrays.copyOf(names, names.length + more);
+            Mark[] allMarks = Arrays.copyOf(marks, names.length + more);
+            int[] allListed = Arrays.copyOf(listed, names.length + more);
+            Position[] allPlaces = Arrays.copyOf(places, names.length + more);
+            for (int i = 0; i < more; i++) {
+                String name = readings.get(behind + i).target();
+                Mark mark = job.mark(name).orElse(null);
+                allNames[names.length + i] = name;
+                allMarks[names.length + i] = mark;
+                allListed[names.length + i] = positions.placeOf(trueName(mark, name));
+                allPlaces[names.length + i] = positions.get(trueName(mark, name));
+            }
+            return new Remembered(allNames, allMarks, allListed, allPlaces, drift, longer);
         }
 
         private static boolean same(Object one, Object other) {
@@ -96,9 +126,10 @@ public final class ComputationCache {
                 .collect(Collectors.toSet());
         // What a computation that was ended half-way left here may be of other settings.
         inUse = new IdentityHashMap<>();
+        // What is remembered was held last against the marks of the last computation that came to its end.
         grown = Named.isGrown(job.marks(), marks);
-        marks = job.marks();
-        given = given.then(marks, job.planOnly());
+        marksNow = job.marks();
+        given = given.then(marksNow, job.planOnly());
     }
 
     /** Covariances, with those known of before. */
@@ -120,28 +151,44 @@ public final class ComputationCache {
     }
 
     /** A setup measured, or remembered. */
-    MeasuredSetup measured(Job job, Setup setup, Map<String, Position> positions) {
+    MeasuredSetup measured(Job job, Setup setup, KnownPositions positions) {
         Remembered before = inUse.getOrDefault(setup, known.get(setup));
-        if (before == null
-                || before.drift() != driftTakenOut.contains(setup.name())
-                || !before.holds(job, grown, positions)) {
-            before = remembered(job, setup, positions);
+        Remembered now;
+        if (before == null) {
+            now = grown(job, setup, positions).orElseGet(() -> remembered(job, setup, positions));
+        } else if (before.drift() == driftTakenOut.contains(setup.name()) && before.holds(job, grown, positions)) {
+            now = before;
+        } else {
+            now = remembered(job, setup, positions);
         }
-        inUse.put(setup, before);
-        return before.measured();
+        inUse.put(setup, now);
+        return now.measured();
     }
 
-    private Remembered remembered(Job job, Setup setup, Map<String, Position> positions) {
+    /** What is remembered of a setup that has grown by shots since, with those shots. */
+    private Optional<Remembered> grown(Job job, Setup setup, KnownPositions positions) {
+        return known.values().stream()
+                .filter(r -> r.measured().name().equals(setup.name()))
+                .findFirst()
+                .filter(r -> !r.drift() && r.holds(job, grown, positions))
+                .flatMap(r ->
+                        ShotsMore.of(job, r.measured(), setup, means).map(longer -> r.grown(job, longer, positions)));
+    }
+
+    private Remembered remembered(Job job, Setup setup, KnownPositions positions) {
         String[] names = setup.refersTo().toArray(String[]::new);
         Mark[] marks = new Mark[names.length];
+        int[] listed = new int[names.length];
         Position[] places = new Position[names.length];
         for (int i = 0; i < names.length; i++) {
             marks[i] = job.mark(names[i]).orElse(null);
+            listed[i] = positions.placeOf(trueName(marks[i], names[i]));
             places[i] = positions.get(trueName(marks[i], names[i]));
         }
         return new Remembered(
                 names,
                 marks,
+                listed,
                 places,
                 driftTakenOut.contains(setup.name()),
                 setup.isFree()
@@ -151,6 +198,7 @@ public final class ComputationCache {
 
     /** Lets go of what the job does not hold any more. */
     void end() {
+        marks = marksNow;
         known = inUse;
         inUse = new IdentityHashMap<>();
     }

@@ -3,7 +3,6 @@ package markturn.survey.instrument;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.job.Atmosphere;
@@ -62,7 +61,7 @@ public record InstrumentShown(
     public static Optional<InstrumentShown> from(MeasuredSetup setup, Instrument instrument) {
         List<Pair> pairs = new ArrayList<>();
         List<Double> indexes = new ArrayList<>();
-        for (PolarFix fix : setup.booked().fixes()) {
+        for (PolarFix fix : setup.booked().onBothFaces()) {
             for (FaceMeans means : fix.pointings().bySet().values()) {
                 double zenith = means.zenith().orElse(Math.PI / 2);
                 means.collimation().ifPresent(c -> pairs.add(new Pair(c, zenith)));
@@ -155,7 +154,7 @@ public record InstrumentShown(
 
     private static Pooled zeniths(MeasuredSetup setup) {
         Pooled pooled = Pooled.NONE;
-        for (PolarFix fix : setup.booked().fixes()) {
+        for (PolarFix fix : setup.booked().onBothFaces()) {
             List<Double> sets = new ArrayList<>();
             for (FaceMeans means : fix.pointings().bySet().values()) {
                 if (means.bothZeniths()) {
@@ -170,9 +169,11 @@ public record InstrumentShown(
     private static Pooled distances(MeasuredSetup setup) {
         Pooled pooled = Pooled.NONE;
         for (PolarFix fix : setup.booked().fixes()) {
-            Map<Integer, FaceMeans> bySet = fix.pointings().bySet();
+            if (fix.single()) {
+                continue;
+            }
             List<Double> sets = new ArrayList<>();
-            for (FaceMeans means : bySet.values()) {
+            for (FaceMeans means : fix.pointings().bySet().values()) {
                 means.slope().ifPresent(sets::add);
             }
             pooled = pooled.plus(about(sets));

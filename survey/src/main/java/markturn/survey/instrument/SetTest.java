@@ -27,7 +27,7 @@ public record SetTest(List<String> targets, int sets, Pooled pooled) {
 
     /** Of a setup: of the targets and sets that are whole. */
     public static SetTest directions(MeasuredSetup setup) {
-        List<PolarFix> fixes = setup.booked().fixes().stream()
+        List<PolarFix> fixes = setup.booked().onBothFaces().stream()
                 .filter(fix -> !fix.single() && full(fix).size() > 1)
                 .toList();
         TreeSet<Integer> common = new TreeSet<>();

@@ -237,6 +237,20 @@ public record Setup(
         return withReadings(longer);
     }
 
+    /** Whether it is a setup of before with readings behind, and nothing else of it is different. */
+    public boolean isGrownFrom(Setup before) {
+        int common = before.readings.size();
+        if (common > readings.size() || !withReadings(List.of()).equals(before.withReadings(List.of()))) {
+            return false;
+        }
+        for (int i = 0; i < common; i++) {
+            if (readings.get(i) != before.readings.get(i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** The same setup with its instrument height noted anew. */
     public Setup withInstrumentHeight(MeasuredHeight height) {
         return changed(draft -> draft.instrumentHeight = Optional.of(height));

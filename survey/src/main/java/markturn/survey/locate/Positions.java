@@ -36,7 +36,6 @@ public final class Positions {
     private final Propagation propagation;
     private final GivenMarks given;
     private final KnownPositions known;
-    private final Map<String, String> from = new HashMap<>();
     private final Map<String, String> adjustedBy = new HashMap<>();
     private final List<SatelliteFix> toCompare = new ArrayList<>();
     private final List<Check> checks = new ArrayList<>();
@@ -98,7 +97,7 @@ public final class Positions {
                 toCompare.add(fix);
             } else if (!known.containsKey(mark)) {
                 put(mark, Position.known(fix.ofMark(), fix.stdDev()));
-                from.put(mark, from(fix));
+                known.comesFrom(mark, from(fix));
             }
         }
     }
@@ -112,7 +111,7 @@ public final class Positions {
     }
 
     /** Positions by true name, as known so far. */
-    public Map<String, Position> known() {
+    public KnownPositions known() {
         return known;
     }
 
@@ -128,16 +127,17 @@ public final class Positions {
             }
             String mark = shot.mark();
             boolean gives = role != Reading.Role.CHECK && shot.position().isPresent();
-            boolean open = !known.containsKey(mark) || intersections.hasPlaced(mark) && !inUse.contains(mark);
-            if (open && !constructions.contains(mark) && Intersections.helps(setup, shot)) {
+            Position held = known.get(mark);
+            boolean open = held == null || intersections.hasPlaced(mark) && !inUse.contains(mark);
+            if (open && Intersections.helps(setup, shot) && !constructions.contains(mark)) {
                 intersections.take(setup, shot);
             } else if (gives && awaited.remove(mark)) {
-                from.put(mark, setup.name());
-            } else if (known.containsKey(mark)) {
+                known.comesFrom(mark, setup.name());
+            } else if (held != null) {
                 seenAgain(mark, setup.name(), shot.position());
             } else if (gives) {
                 known.put(mark, shot.position().get());
-                from.put(mark, setup.name());
+                known.comesFrom(mark, setup.name());
             }
         }
         intersect(setup);
@@ -149,7 +149,7 @@ public final class Positions {
             if (!known.containsKey(mark) || intersections.hasPlaced(mark)) {
                 intersections.place(mark).ifPresent(at -> {
                     put(mark, at);
-                    from.put(mark, MeasuredSetup.SEVERAL);
+                    known.comesFrom(mark, MeasuredSetup.SEVERAL);
                 });
             }
         }
@@ -169,11 +169,15 @@ public final class Positions {
         boolean replaced = decided.isPresent() && decided.equals(seen);
         checks.add(
                 replaced
-                        ? compare(mark, from.getOrDefault(mark, setup), Optional.of(first), seen.get())
+                        ? compare(
+                                mark,
+                                Optional.ofNullable(known.from(mark)).orElse(setup),
+                                Optional.of(first),
+                                seen.get())
                         : compare(mark, setup, seen, first));
         decided.ifPresent(position -> known.put(mark, position));
         if (replaced) {
-            from.put(mark, setup);
+            known.comesFrom(mark, setup);
         }
     }
 
@@ -207,7 +211,6 @@ public final class Positions {
         for (Mark mark : given.constructed()) {
             if (isConstructed(mark) && !inUse.contains(mark.name())) {
                 known.remove(mark.name());
-                from.remove(mark.name());
                 construct(mark, setups);
             }
         }
@@ -220,7 +223,7 @@ public final class Positions {
     private void construct(Mark mark, List<MeasuredSetup> setups) {
         new Constructions(job, setups, known, propagation).place(mark).ifPresent(placed -> {
             put(mark.name(), placed.at());
-            from.put(mark.name(), placed.from());
+            known.comesFrom(mark.name(), placed.from());
         });
     }
 
@@ -228,13 +231,13 @@ public final class Positions {
     private void place(MeasuredSetup setup) {
         String mark = job.trueName(setup.setup().station());
         if (setup.station().isPresent() && awaited.remove(mark)) {
-            from.put(mark, setup.name());
+            known.comesFrom(mark, setup.name());
         } else if (known.containsKey(mark)) {
             checks.add(compare(mark, setup.name(), setup.station(), known.get(mark)));
         } else {
             setup.station().ifPresent(at -> {
                 known.put(mark, at);
-                from.put(mark, setup.name());
+                known.comesFrom(mark, setup.name());
             });
         }
     }
@@ -301,18 +304,14 @@ public final class Positions {
     /** Every mark once, without its other names. */
     public MeasuredMarks marks() {
         return new MeasuredMarks(
-                given,
-                known,
-                from,
-                adjustedBy,
-                unlistedStations().map(this::measured).toList());
+                given, known, adjustedBy, unlistedStations().map(this::measured).toList());
     }
 
     private MeasuredMark measured(Mark mark) {
         return new MeasuredMark(
                 mark,
                 Optional.ofNullable(known.get(mark.name())),
-                Optional.ofNullable(from.get(mark.name())),
+                Optional.ofNullable(known.from(mark.name())),
                 Optional.ofNullable(adjustedBy.get(mark.name())));
     }
 }

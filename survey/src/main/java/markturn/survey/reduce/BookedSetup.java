@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import markturn.survey.job.Job;
+import markturn.survey.job.Longer;
 import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
@@ -27,6 +28,7 @@ public final class BookedSetup {
     private final Function<Reading, OptionalDouble> correctedSlope;
     private final List<BookedReading> readings;
     private final List<PolarFix> fixes;
+    private final List<PolarFix> onBothFaces;
     private final SortedMap<Integer, Double> zeros;
     private final Function<String, String> trueName;
 
@@ -35,9 +37,44 @@ public final class BookedSetup {
         this.trueName = job::trueName;
         this.readings = standing(setup);
         this.fixes = gather();
+        this.onBothFaces = fixes.stream().filter(PolarFix::isOnBothFaces).toList();
         String zero = setup.orientation().zero();
         this.zeros =
                 zeros(backsight(zero, r -> r.role() == Reading.Role.BACKSIGHT || r.role() == Reading.Role.FORESIGHT));
+    }
+
+    /** The setup of before with a fix more; the constructor gives the same. */
+    private BookedSetup(BookedSetup before, Job job, Setup setup, BookedReading shot) {
+        this.correctedSlope = reading -> Distances.corrected(job, setup, reading);
+        this.trueName = job::trueName;
+        this.readings = Longer.by(before.readings, shot);
+        PolarFix fix = fix(key(shot.reading(), OptionalInt.of(shot.place())), List.of(shot));
+        this.fixes = Longer.by(before.fixes, fix);
+        this.onBothFaces = before.onBothFaces;
+        this.zeros = before.zeros;
+    }
+
+    /**
+     * The same with one reading more, without looking at the others again.
+     *
+     * @param setup the one that was booked, with readings behind
+     * @param place of the first of those: standing, a shot (see {@link #isShot}), to a target that no reading before it has
+     */
+    public BookedSetup plusShot(Job job, Setup setup, int place) {
+        BookedReading shot =
+                new BookedReading(place, circle(setup, place), setup.readings().get(place));
+        return new BookedSetup(this, job, setup, shot);
+    }
+
+    /** On which circle a reading outside the sets was read. */
+    private static int circle(Setup setup, int place) {
+        for (int before = place; before >= 0; before--) {
+            OptionalInt set = setup.readings().get(before).set();
+            if (set.isPresent()) {
+                return set.getAsInt();
+            }
+        }
+        return 1;
     }
 
     private static List<BookedReading> standing(Setup setup) {
@@ -79,18 +116,23 @@ public final class BookedSetup {
             }
         }
         List<PolarFix> inOrder = new ArrayList<>();
-        gathered.forEach((key, of) -> inOrder.add(new PolarFix(
+        gathered.forEach((key, of) -> inOrder.add(fix(key, of)));
+        return List.copyOf(inOrder);
+    }
+
+    private PolarFix fix(Key key, List<BookedReading> of) {
+        return new PolarFix(
                 key.target(),
                 key.role(),
                 key.reflector(),
                 key.height(),
                 key.offset(),
                 key.shot().isPresent(),
-                new Pointings(of, correctedSlope))));
-        return List.copyOf(inOrder);
+                new Pointings(of, correctedSlope));
     }
 
-    private static boolean isShot(Reading reading) {
+    /** Whether a reading belongs to no set: it is a fix of its own, or one with its neighbour on the other face. */
+    public static boolean isShot(Reading reading) {
         return reading.set().isEmpty()
                 && (reading.role() == Reading.Role.DETAIL || reading.role() == Reading.Role.CHECK);
     }
@@ -124,16 +166,17 @@ public final class BookedSetup {
         String same = trueName.apply(target);
         return readings.stream()
                 .map(BookedReading::reading)
-                .anyMatch(r -> trueName.apply(r.target()).equals(same)
-                        && r.zenith().isPresent()
-                        && Faces.contradicts(r.face(), r.zenith().get().radians()));
+                .anyMatch(r -> r.zenith().isPresent()
+                        && Faces.contradicts(r.face(), r.zenith().get().radians())
+                        && trueName.apply(r.target()).equals(same));
     }
 
     private Pointings backsight(String target, Predicate<Reading> counts) {
         String same = trueName.apply(target);
         return new Pointings(
                 readings.stream()
-                        .filter(b -> trueName.apply(b.reading().target()).equals(same) && counts.test(b.reading()))
+                        .filter(b -> counts.test(b.reading())
+                                && trueName.apply(b.reading().target()).equals(same))
                         .toList(),
                 correctedSlope);
     }
@@ -146,6 +189,11 @@ public final class BookedSetup {
     /** The fixes, in the order of their first readings. */
     public List<PolarFix> fixes() {
         return fixes;
+    }
+
+    /** Those of them whose circle was read on both faces in any set. */
+    public List<PolarFix> onBothFaces() {
+        return onBothFaces;
     }
 
     /** The direction of the zero sight by set, radians; sets without it are missing. */

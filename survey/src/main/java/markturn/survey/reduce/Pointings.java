@@ -17,6 +17,7 @@ import markturn.survey.job.Reading;
 public final class Pointings {
     private final List<BookedReading> readings;
     private final SortedMap<Integer, FaceMeans> bySet = new TreeMap<>();
+    private final boolean onBothFaces;
 
     Pointings(List<BookedReading> readings, Function<Reading, OptionalDouble> correctedSlope) {
         this.readings = List.copyOf(readings);
@@ -26,6 +27,12 @@ public final class Pointings {
                     .add(reading);
         }
         sorted.forEach((set, inSet) -> bySet.put(set, FaceMeans.of(inSet, correctedSlope)));
+        this.onBothFaces = bySet.values().stream().anyMatch(FaceMeans::bothFaces);
+    }
+
+    /** Whether the circle was read on both faces in any set. */
+    public boolean isOnBothFaces() {
+        return onBothFaces;
     }
 
     /** The readings, in the order of the book. */

@@ -17,6 +17,11 @@ public record PolarFix(
         Optional<Reading.Offset> offset,
         boolean single,
         Pointings pointings) {
+    /** Whether the circle was read on both faces in any set. */
+    public boolean isOnBothFaces() {
+        return pointings.isOnBothFaces();
+    }
+
     /** The place in the book of the first reading. */
     public int firstPlace() {
         return pointings.readings().get(0).place();

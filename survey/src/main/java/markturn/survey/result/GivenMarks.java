@@ -120,12 +120,26 @@ public final class GivenMarks {
         return all;
     }
 
-    /** Where in {@link #listed} a mark stands; empty where it does not. */
-    Optional<Integer> place(String mark) {
+    /** Where the mark at a place of {@link #listed} is held; null as {@link #held}. */
+    Position heldAt(int place) {
+        int before = shared.listed.size();
+        MeasuredMark mark = place < before ? shared.listed.get(place) : behind.listed.get(place - before);
+        return mark.position().orElse(null);
+    }
+
+    /** How many marks {@link #listed} has. */
+    int size() {
+        return shared.listed.size() + behind.listed.size();
+    }
+
+    /** Where in {@link #listed} a mark stands; the other number where it does not. */
+    int placeOr(String mark, int none) {
         Integer place = shared.places.get(mark);
-        return place != null
-                ? Optional.of(place)
-                : Optional.ofNullable(behind.places.get(mark)).map(at -> at + shared.listed.size());
+        if (place != null) {
+            return place;
+        }
+        Integer beside = behind.places.get(mark);
+        return beside == null ? none : beside + shared.listed.size();
     }
 
     /**

@@ -21,28 +21,22 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     private final Map<String, MeasuredMark> unlisted = new HashMap<>();
 
     /**
-     * @param from by which setup a mark of those was placed
      * @param adjustedBy by which run coordinates of those were adopted
      * @param also marks that the job does not list
      */
     public MeasuredMarks(
-            GivenMarks given,
-            KnownPositions known,
-            Map<String, String> from,
-            Map<String, String> adjustedBy,
-            List<MeasuredMark> also) {
+            GivenMarks given, KnownPositions known, Map<String, String> adjustedBy, List<MeasuredMark> also) {
         this.given = given;
         this.all = given.listed();
-        BitSet places = new BitSet(all.size());
-        known.found().forEach(mark -> given.place(mark).ifPresent(places::set));
+        BitSet places = known.found();
         List<MeasuredMark> found = new ArrayList<>(places.cardinality() + also.size());
         for (int place = places.nextSetBit(0); place >= 0; place = places.nextSetBit(place + 1)) {
             String mark = all.get(place).name();
             MeasuredMark now = new MeasuredMark(
                     all.get(place).mark(),
-                    Optional.ofNullable(known.get(mark)),
-                    Optional.ofNullable(from.get(mark)),
-                    Optional.ofNullable(adjustedBy.get(mark)));
+                    Optional.of(known.foundAt(place)),
+                    Optional.ofNullable(known.fromAt(place)),
+                    adjustedBy.isEmpty() ? Optional.empty() : Optional.ofNullable(adjustedBy.get(mark)));
             all.set(place, now);
             found.add(now);
         }
@@ -56,8 +50,8 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
 
     /** The mark of that true name. */
     public Optional<MeasuredMark> find(String mark) {
-        Optional<Integer> place = given.place(mark);
-        return place.isPresent() ? Optional.of(all.get(place.get())) : Optional.ofNullable(unlisted.get(mark));
+        int place = given.placeOr(mark, -1);
+        return place >= 0 ? Optional.of(all.get(place)) : Optional.ofNullable(unlisted.get(mark));
     }
 
     /** Those of which more is known than was given, in the job's order; the others only have their given coordinates, or none. */
@@ -67,12 +61,13 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
 
     /** Whether of a mark that {@link #givenAround} showed no more is known than was given. */
     public boolean isAsGiven(MeasuredMark mark) {
-        return given.place(mark.name()).filter(place -> all.get(place) == mark).isPresent();
+        int place = given.placeOr(mark.name(), -1);
+        return place >= 0 && all.get(place) == mark;
     }
 
     /** Where in the list a mark stands that the job lists; behind all of them for another one. */
     public int placeOf(String mark) {
-        return given.place(mark).orElse(all.size());
+        return given.placeOr(mark, all.size());
     }
 
     /** {@link GivenMarks#around}, with the marks as they were given. */

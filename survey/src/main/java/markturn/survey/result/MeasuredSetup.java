@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import markturn.survey.job.Longer;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Pose;
 import markturn.survey.reduce.BookedSetup;
@@ -48,6 +49,36 @@ public record MeasuredSetup(
 
     public String name() {
         return setup.name();
+    }
+
+    /**
+     * The same with one shot more, to a point that nothing else of the setup sights: it adds a line and changes none.
+     *
+     * @param longer the setup with that reading behind, and perhaps others
+     * @param booked the same, booked
+     */
+    public MeasuredSetup plus(Setup longer, BookedSetup booked, SetAbstract sets, Shot shot) {
+        return new MeasuredSetup(
+                longer,
+                booked,
+                station,
+                instrumentHeight,
+                orientation,
+                orientationVariance,
+                ppm,
+                redundancy,
+                varianceFactor,
+                Longer.by(abstracts, sets),
+                backsights,
+                observations,
+                marks,
+                leaveOneOut,
+                closingSight.map(c -> c.reaching(shot.horizontal())),
+                looks,
+                resected,
+                scalePpm,
+                pose,
+                Longer.by(shots, shot));
     }
 
     /** The abstract of that target; empty where it was not sighted. */
@@ -99,5 +130,14 @@ public record MeasuredSetup(
      * @param stdDev of that change, radians
      * @param atLongest what it is at the longest foresight or detail, metres
      */
-    public record ClosingSight(String target, double direction, double stdDev, OptionalDouble atLongest) {}
+    public record ClosingSight(String target, double direction, double stdDev, OptionalDouble atLongest) {
+        /** The same where a sight of that length, metres, may be the longest. */
+        private ClosingSight reaching(OptionalDouble horizontal) {
+            if (horizontal.isEmpty()) {
+                return this;
+            }
+            double at = Math.abs(direction) * horizontal.getAsDouble();
+            return new ClosingSight(target, direction, stdDev, OptionalDouble.of(Math.max(at, atLongest.orElse(at))));
+        }
+    }
 }

@@ -36,6 +36,11 @@ final class SetAbstracts {
         return new SetAbstracts(booked, fixes).abstracts();
     }
 
+    /** The abstract of a single shot to a target without another fix. */
+    static SetAbstract ofShot(BookedSetup booked, ReducedFix shot) {
+        return new SetAbstracts(booked, List.of(shot)).abstractOf(shot, Map.of());
+    }
+
     private List<SetAbstract> abstracts() {
         Map<Integer, Double> shifts = meanShifts();
         List<SetAbstract> abstracts = new ArrayList<>();

@@ -107,7 +107,7 @@ class GivenMarksTest {
         assertThat(new KnownPositions(given))
                 .isEqualTo(new KnownPositions(anew))
                 .hasSize(50 + 525);
-        assertThat(given.place("N8")).isEqualTo(anew.place("N8"));
+        assertThat(given.placeOr("N8", -1)).isEqualTo(anew.placeOr("N8", -2));
         // A mark noted anew stands in another list: nothing of the old one is taken over.
         List<Mark> changed = new ArrayList<>(marks);
         changed.set(3, at("M3", 7, 8));
@@ -128,7 +128,8 @@ class GivenMarksTest {
         known.remove("B");
         assertThat(known).containsOnlyKeys("A", "B").doesNotContainEntry("B", other);
         known.put("B", other);
-        MeasuredMarks marks = new MeasuredMarks(given, known, Map.of("B", "S1"), Map.of(), List.of());
+        known.comesFrom("B", "S1");
+        MeasuredMarks marks = new MeasuredMarks(given, known, Map.of(), List.of());
         assertThat(marks).extracting(MeasuredMark::name).containsExactly("A", "B");
         assertThat(marks.measured()).extracting(MeasuredMark::name).containsExactly("B");
         assertThat(marks.find("B").orElseThrow().from()).contains("S1");

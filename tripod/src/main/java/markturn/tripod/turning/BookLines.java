@@ -41,11 +41,14 @@ final class BookLines {
 
     List<BookLine> shown() {
         List<BookLine> lines = new ArrayList<>();
-        for (int place = 0; place < setup.readings().size(); place++) {
+        for (int place : margin.suspectsBefore(from)) {
             List<SeverityShown> judged = margin.judgements(place);
-            if (place >= from || !judged.isEmpty()) {
+            if (!judged.isEmpty()) {
                 lines.add(line(place, judged));
             }
+        }
+        for (int place = from; place < setup.readings().size(); place++) {
+            lines.add(line(place, margin.judgements(place)));
         }
         return lines;
     }

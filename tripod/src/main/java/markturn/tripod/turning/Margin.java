@@ -62,9 +62,14 @@ final class Margin {
         result.measured().checks().stream()
                 .filter(c -> c.from().equals(setup.name()))
                 .forEach(c -> checks.putIfAbsent(c.mark(), c));
-        setup.abstracts().forEach(a -> abstracts.putIfAbsent(a.target(), a));
         out.forEach(judgement -> suspects.add(judgement.target()));
         faces.forEach(finding -> suspects.add(finding.target()));
+        for (SetAbstract sets : setup.abstracts()) {
+            boolean located = sets.fix().single() && sets.fix().role() == Reading.Role.DETAIL;
+            if (!located || isAsked(sets.fix(), from)) {
+                abstracts.putIfAbsent(sets.target(), sets);
+            }
+        }
         for (PolarFix fix : setup.booked().fixes()) {
             if (isAsked(fix, from)) {
                 fix.pointings().readings().forEach(b -> fixes.putIfAbsent(b.place(), fix));
@@ -79,7 +84,18 @@ final class Margin {
 
     private boolean isAsked(PolarFix fix, int from) {
         List<BookedReading> readings = fix.pointings().readings();
-        return from == 0 || readings.get(readings.size() - 1).place() >= from || suspects.contains(fix.target());
+        return from == 0
+                || readings.get(readings.size() - 1).place() >= from
+                || !suspects.isEmpty() && suspects.contains(fix.target());
+    }
+
+    /** The lines before that one of which something may be out of its limit, in order. */
+    int[] suspectsBefore(int from) {
+        return fixes.keySet().stream()
+                .mapToInt(Integer::intValue)
+                .filter(place -> place < from)
+                .sorted()
+                .toArray();
     }
 
     /** The fix a line belongs to; empty for a line that is struck out. */

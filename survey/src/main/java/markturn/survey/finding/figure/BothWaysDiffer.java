@@ -19,8 +19,6 @@ import markturn.survey.finding.base.SetupEvidence;
 import markturn.survey.finding.judgement.Legs;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
-import markturn.survey.job.Mark;
-import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
 
@@ -30,13 +28,9 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
     /** A measured sight from a station to a mark, by their true names. */
     record Leg(String from, String to, MeasuredSetup setup, SetAbstract sets) {}
 
-    /** Detail on located points is left aside: the instrument stands on other marks. */
     @Override
     public List<Leg> gather(SetupEvidence evidence) {
-        return legs(
-                evidence.settings(),
-                evidence.setup(),
-                sets -> sets.fix().role() != Reading.Role.DETAIL || !isLocated(evidence.settings(), sets.target()));
+        return legs(evidence.settings(), evidence.setup(), sets -> Legs.isEnd(evidence.settings(), sets));
     }
 
     private static List<Leg> legs(Job job, MeasuredSetup setup, Predicate<SetAbstract> counts) {
@@ -47,19 +41,10 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
                 .toList();
     }
 
-    private static boolean isLocated(Job job, String mark) {
-        return job.mark(job.trueName(mark))
-                .filter(m -> m.kind() == Mark.Kind.LOCATED)
-                .isPresent();
-    }
-
-    /** Where somebody did stand on a located point after all, every sight counts. */
     @Override
     public Stream<Finding> judge(Evidence evidence, List<Leg> gathered) {
         Job job = evidence.job();
-        boolean stoodOnDetail =
-                evidence.setups().anyMatch(setup -> isLocated(job, setup.setup().station()));
-        List<Leg> legs = stoodOnDetail
+        List<Leg> legs = Legs.stoodOnDetail(job, evidence.setups())
                 ? evidence.setups()
                         .flatMap(setup -> legs(job, setup, sets -> true).stream())
                         .toList()

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.finding.base.Evidence;
@@ -56,11 +57,15 @@ final class RefractionImplied implements GatheringRule<RefractionImplied.Sight> 
 
     @Override
     public List<Sight> gather(SetupEvidence evidence) {
-        MeasuredSetup setup = evidence.setup();
+        return sights(evidence.settings(), evidence.setup(), sets -> Legs.isEnd(evidence.settings(), sets));
+    }
+
+    private static List<Sight> sights(Job job, MeasuredSetup setup, Predicate<SetAbstract> counts) {
         return setup.abstracts().stream()
                 .filter(sets -> sets.elevationDifference().isPresent()
-                        && sets.horizontal().isPresent())
-                .map(sets -> sight(evidence.settings(), setup, sets))
+                        && sets.horizontal().isPresent()
+                        && counts.test(sets))
+                .map(sets -> sight(job, setup, sets))
                 .toList();
     }
 
@@ -88,10 +93,15 @@ final class RefractionImplied implements GatheringRule<RefractionImplied.Sight> 
         if (!job.earth().curvature() || job.planOnly()) {
             return Stream.empty();
         }
-        Set<String> stations = gathered.stream().map(Sight::from).collect(Collectors.toSet());
+        List<Sight> sights = Legs.stoodOnDetail(job, evidence.setups())
+                ? evidence.setups()
+                        .flatMap(setup -> sights(job, setup, sets -> true).stream())
+                        .toList()
+                : gathered;
+        Set<String> stations = sights.stream().map(Sight::from).collect(Collectors.toSet());
         Map<String, Sight> there = new HashMap<>();
         Sums sums = new Sums();
-        for (Sight sight : gathered) {
+        for (Sight sight : sights) {
             if (!stations.contains(sight.to())) {
                 continue;
             }

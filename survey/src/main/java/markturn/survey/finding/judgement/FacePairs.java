@@ -78,7 +78,7 @@ public final class FacePairs {
     private static List<Pair> pairs(MeasuredSetup setup, double stdDev, Function<FaceMeans, OptionalDouble> what) {
         record Raw(PolarFix fix, int set, double value) {}
         List<Raw> raw = new ArrayList<>();
-        for (PolarFix fix : setup.booked().fixes()) {
+        for (PolarFix fix : setup.booked().onBothFaces()) {
             fix.pointings().bySet().forEach((set, means) -> {
                 OptionalDouble value = what.apply(means);
                 if (value.isPresent() && !isSteep(means)) {

@@ -217,6 +217,9 @@ public final class Judgements {
     }
 
     private static void distances(SetAbstract sets, Instrument instrument, List<Test> tests) {
+        if (sets.fix().single()) {
+            return;
+        }
         double[] values = sets.distances().stream()
                 .filter(OptionalDouble::isPresent)
                 .mapToDouble(OptionalDouble::getAsDouble)

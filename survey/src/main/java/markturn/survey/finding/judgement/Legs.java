@@ -1,9 +1,12 @@
 package markturn.survey.finding.judgement;
 
+import java.util.stream.Stream;
 import markturn.survey.chance.Distributions;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Job;
 import markturn.survey.job.Limit;
+import markturn.survey.job.Mark;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.Pointings;
 import markturn.survey.reduce.Weights;
@@ -13,6 +16,25 @@ import markturn.survey.result.SetAbstract;
 /** What a leg, as measured from one end, is worth: variances in square metres. */
 public final class Legs {
     private Legs() {}
+
+    /**
+     * Whether a sight may be one end of a leg that was measured from both: detail on located points is not, as the instrument stands on
+     * other marks.
+     */
+    public static boolean isEnd(Job job, SetAbstract sets) {
+        return sets.fix().role() != Reading.Role.DETAIL || !isLocated(job, sets.target());
+    }
+
+    /** Whether somebody did stand on a located point after all: then every sight may be such an end. */
+    public static boolean stoodOnDetail(Job job, Stream<MeasuredSetup> setups) {
+        return setups.anyMatch(setup -> isLocated(job, setup.setup().station()));
+    }
+
+    private static boolean isLocated(Job job, String mark) {
+        return job.mark(job.trueName(mark))
+                .filter(m -> m.kind() == Mark.Kind.LOCATED)
+                .isPresent();
+    }
 
     public static double distanceVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
         return weights(job, setup)

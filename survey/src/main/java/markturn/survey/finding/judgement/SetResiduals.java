@@ -21,8 +21,9 @@ public final class SetResiduals {
     private final Map<String, List<OptionalDouble>> judged = new HashMap<>();
 
     SetResiduals(MeasuredSetup setup, Instrument instrument) {
-        List<SetAbstract> shifted =
-                setup.abstracts().stream().filter(SetResiduals::isShifted).toList();
+        List<SetAbstract> shifted = setup.abstracts().stream()
+                .filter(a -> a.sets() > 1 && isShifted(a))
+                .toList();
         if (shifted.size() < 3) {
             return;
         }

@@ -1,10 +1,7 @@
 package markturn.survey.finding.sets;
 
-import java.util.Collections;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.stream.Stream;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.Finding.Severity;
@@ -16,9 +13,9 @@ import markturn.survey.finding.judgement.Judgements;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Instrument;
 import markturn.survey.job.Reading;
-import markturn.survey.reduce.FaceMeans;
 import markturn.survey.reduce.PolarFix;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Shot;
 
 /** A target turned in sets that was read on one face only, and single-face detail with what that may cost. */
 final class FaceMissing implements SetupRule {
@@ -57,9 +54,8 @@ final class FaceMissing implements SetupRule {
     }
 
     private static Stream<Finding> detail(SetupEvidence evidence, MeasuredSetup setup) {
-        List<PolarFix> single = setup.booked().fixes().stream()
-                .filter(fix -> fix.role() == Reading.Role.DETAIL)
-                .filter(fix -> fix.pointings().bySet().values().stream().noneMatch(FaceMeans::bothFaces))
+        List<Shot> single = setup.shots().stream()
+                .filter(s -> s.fix().role() == Reading.Role.DETAIL && !s.fix().isOnBothFaces())
                 .toList();
         if (single.isEmpty()) {
             return Stream.empty();
@@ -67,11 +63,8 @@ final class FaceMissing implements SetupRule {
         Instrument instrument = evidence.settings().instrument(setup.setup().instrument());
         OptionalDouble collimation = last(FacePairs.collimations(setup, instrument));
         OptionalDouble index = last(FacePairs.indexes(setup, instrument));
-        // By what they are, not by what they hold: a setup may have thousands.
-        Set<PolarFix> these = Collections.newSetFromMap(new IdentityHashMap<>());
-        these.addAll(single);
-        double longest = setup.shots().stream()
-                .filter(s -> these.contains(s.fix()) && s.horizontal().isPresent())
+        double longest = single.stream()
+                .filter(s -> s.horizontal().isPresent())
                 .mapToDouble(s -> s.horizontal().getAsDouble())
                 .max()
                 .orElse(0);

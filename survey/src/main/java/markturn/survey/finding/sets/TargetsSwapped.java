@@ -24,10 +24,7 @@ final class TargetsSwapped implements SetupRule {
     public Stream<Finding> judge(SetupEvidence evidence) {
         MeasuredSetup setup = evidence.setup();
         return setup.abstracts().stream()
-                .filter(sets -> sets.directions().stream()
-                                .filter(OptionalDouble::isPresent)
-                                .count()
-                        > 1)
+                .filter(sets -> sets.sets() > 1)
                 .flatMap(sets -> swapped(evidence, setup, sets));
     }
 

@@ -11,6 +11,7 @@ import markturn.survey.finding.base.SetupRule;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Reading;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.Shot;
 
 /** No temperature and pressure on lines long enough to feel it. */
 final class PpmUnset implements SetupRule {
@@ -26,15 +27,15 @@ final class PpmUnset implements SetupRule {
                         .instrument(setup.setup().instrument())
                         .wavelength()
                         .isPresent();
+        OptionalDouble longest = known ? OptionalDouble.empty() : longest(setup);
+        double limit = evidence.settings().classOfWork().limit(Limit.BACKSIGHT_DISTANCE);
+        if (longest.isEmpty() || longest.getAsDouble() * PLAUSIBLE_PPM * 1e-6 < limit) {
+            return Stream.empty();
+        }
         boolean keyedIn = setup.booked().readings().stream()
                 .map(b -> b.reading().applied().map(Reading.Applied::ppm).orElse(OptionalDouble.empty()))
                 .anyMatch(ppm -> ppm.isPresent() && ppm.getAsDouble() != 0);
-        OptionalDouble longest = setup.shots().stream()
-                .filter(s -> s.horizontal().isPresent())
-                .mapToDouble(s -> s.horizontal().getAsDouble())
-                .max();
-        double limit = evidence.settings().classOfWork().limit(Limit.BACKSIGHT_DISTANCE);
-        if (known || keyedIn || longest.isEmpty() || longest.getAsDouble() * PLAUSIBLE_PPM * 1e-6 < limit) {
+        if (keyedIn) {
             return Stream.empty();
         }
         double effect = longest.getAsDouble() * PLAUSIBLE_PPM * 1e-6;
@@ -50,5 +51,13 @@ final class PpmUnset implements SetupRule {
                                         evidence.words().line(longest.getAsDouble()),
                                         evidence.words().difference(effect)))
                 .with(Measure.LENGTH, effect, limit));
+    }
+
+    private static OptionalDouble longest(MeasuredSetup setup) {
+        double longest = -1;
+        for (Shot shot : setup.shots()) {
+            longest = Math.max(longest, shot.horizontal().orElse(-1));
+        }
+        return longest < 0 ? OptionalDouble.empty() : OptionalDouble.of(longest);
     }
 }

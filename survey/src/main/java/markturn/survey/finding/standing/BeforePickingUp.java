@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import markturn.survey.angle.Angles;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Job;
@@ -20,6 +21,7 @@ import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
+import markturn.survey.result.Shot;
 
 /** What would stay unproved if the instrument were picked up now, and the sight that would cure each. */
 public final class BeforePickingUp {
@@ -120,17 +122,16 @@ public final class BeforePickingUp {
                         || b.reading().role() == Reading.Role.DETAIL);
     }
 
-    private boolean isLookBack(BookedReading booked) {
-        return isSight(job.trueName(booked.reading().target()));
+    private long shotsSinceLastLook() {
+        int last = looks(setup, sights).mapToInt(BookedReading::place).max().orElse(-1);
+        return setup.booked().readings().stream().filter(b -> b.place() > last).count();
     }
 
-    private long shotsSinceLastLook() {
-        int last = setup.booked().readings().stream()
-                .filter(this::isLookBack)
-                .mapToInt(BookedReading::place)
-                .max()
-                .orElse(-1);
-        return setup.booked().readings().stream().filter(b -> b.place() > last).count();
+    /** The readings to what orients a setup, by true names. */
+    private static Stream<BookedReading> looks(MeasuredSetup setup, Set<String> sights) {
+        return setup.shots().stream()
+                .filter(shot -> sights.contains(shot.mark()))
+                .flatMap(shot -> shot.fix().pointings().readings().stream());
     }
 
     private static Set<String> sights(Job job, MeasuredSetup setup) {
@@ -148,9 +149,7 @@ public final class BeforePickingUp {
 
     /** Minutes since what orients a setup was last sighted; empty where no time is known. */
     public static OptionalDouble ageOfLastLook(Job job, MeasuredSetup setup, Instant now) {
-        Set<String> sights = sights(job, setup);
-        return setup.booked().readings().stream()
-                .filter(b -> sights.contains(job.trueName(b.reading().target())))
+        return looks(setup, sights(job, setup))
                 .flatMap(b -> b.reading().at().stream())
                 .max(Comparator.naturalOrder())
                 .map(at -> OptionalDouble.of(Duration.between(at, now).getSeconds() / 60.0))
@@ -219,8 +218,8 @@ public final class BeforePickingUp {
             return;
         }
         Position from = setup.station().get();
-        boolean closed = setup.booked().readings().stream()
-                .map(b -> job.trueName(b.reading().target()))
+        boolean closed = setup.shots().stream()
+                .map(Shot::mark)
                 .anyMatch(target -> job.mark(target).flatMap(Mark::given).isPresent());
         if (closed) {
             return;

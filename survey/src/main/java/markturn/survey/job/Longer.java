@@ -1,0 +1,18 @@
+package markturn.survey.job;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+
+/** Lists that grow by one element. */
+public final class Longer {
+    private Longer() {}
+
+    /** A list that does not change, with one element more behind. */
+    public static <T> List<T> by(List<T> all, T more) {
+        List<T> longer = new ArrayList<>(all.size() + 1);
+        longer.addAll(all);
+        longer.add(more);
+        return Collections.unmodifiableList(longer);
+    }
+}
