@@ -98,7 +98,8 @@ function putFaults(form, faults) {
 }
 
 function clearFaults(form) {
-  form.querySelectorAll("p.fault").forEach(under => under.remove());
+  // What echoes a field stays where it is, whatever it says.
+  form.querySelectorAll("p.fault:not(.echo)").forEach(under => under.remove());
   form.querySelectorAll("[data-doubt]").forEach(doubt => {
     doubt.querySelector(".fault").textContent = "";
     doubt.hidden = !doubt.querySelector("input").checked;

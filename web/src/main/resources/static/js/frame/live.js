@@ -3,6 +3,7 @@
 import { change, listen, main, post, say, taken, url, viewOf } from "./act.js";
 import { atTheInstrument, readBack } from "./instrument.js";
 import { keepKeyboardAway, strike } from "./keys.js";
+import { handIsUp } from "./press.js";
 import { angle, slope } from "./shape.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
@@ -138,6 +139,7 @@ async function ask(unsound, typed, mine) {
   }
   if (!answer.ok || answer.redirected || mine !== asked) return;
   const understood = await answer.json();
+  await handIsUp();
   if (mine === asked) unsound.forEach(name => echo(name, understood[name], typed[name]));
 }
 

@@ -2,6 +2,7 @@
 import { begin, listen, url } from "../frame/act.js";
 import { markChosen } from "../frame/choices.js";
 import { draw } from "../frame/draw.js";
+import { handIsUp } from "../frame/press.js";
 import { beginSteps, offerChoices } from "./steps.js";
 
 /** Not there for whoever only reads. */
@@ -21,6 +22,7 @@ async function answer(path) {
 async function judge() {
   const mine = ++asked;
   const [both, effects] = await Promise.all([echo ? answer("/height") : null, answer("/effects")]);
+  await handIsUp();
   if (mine !== asked) return;
   if (both) {
     echo.textContent = both.fault ?? both.words ?? "";

@@ -239,6 +239,8 @@ class FirstDayTest {
         page.locator("#station").selectOption("A");
         page.locator("#height").fill("0");
         page.locator("[name='back-0']").fill("A");
+        // What is said while it is typed, and what it is refused for, stand beside each other.
+        assertThat(page.locator("#height-echo.fault")).isVisible();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin the setup"))
                 .press("Enter");
         assertThat(page.locator("#fault-height")).containsText("0: expected the height of the instrument");
