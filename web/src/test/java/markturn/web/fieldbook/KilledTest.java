@@ -46,7 +46,7 @@ class KilledTest {
      */
     @Test
     void aDatabaseThatDiesIsSaid() throws Exception {
-        int kills = Integer.getInteger("markturn.kills", 18);
+        int kills = Integer.getInteger("markturn.kills", 6);
         TestDatabase database = TestDatabase.start(Path.of("target/killed-data"));
         Served server = Served.start(database, "killed.log");
         try {
