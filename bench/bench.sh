@@ -19,6 +19,15 @@ bench_start() { # DIR java-options ... : milliseconds from the start of the proc
   printf '%s\n' $(((ended - began) / 1000000))
 }
 
+bench_serve() { # HEAP : the application with its demo on port $p, its process in $application
+  (cd "$build/application" && MARKTURN_DEMO=true exec java $java_options $java_prepared -Xmx"$1" -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
+  application=$!
+  until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
+    alive "$application" || fail "the measured application did not start: see $build/bench.log"
+    sleep 0.1
+  done
+}
+
 bench_median() { sort -n | sed -n "$(((bench_rounds + 1) / 2))p"; }
 
 need curl curl
@@ -52,12 +61,7 @@ say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
 
 # A switch of the resection's review against an empty request, on one running application.
 p=$(free_port)
-(cd "$build/application" && MARKTURN_DEMO=true exec java $java_options $java_prepared -Xmx"$(heap)"m -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar --server.port="$p" > "$build/bench.log" 2>&1) &
-application=$!
-until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$p/sign-in"; do
-  alive "$application" || fail "the measured application did not start: see $build/bench.log"
-  sleep 0.1
-done
+bench_serve "$(heap)m"
 java -cp "$bench_classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
 bare_port=$(free_port)
 (cd "$build/bare" && exec java $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar --server.port="$bare_port" > "$build/bench-bare.log" 2>&1) &
@@ -75,6 +79,11 @@ java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail
 java -cp "$bench_classes" markturn.bench.PocketBench "http://127.0.0.1:$p" || fail "a pointing in the pocket could not be measured"
 java -cp "$bench_classes" markturn.bench.FieldLineBench "http://127.0.0.1:$p" || fail "a line in the field could not be measured"
 java -cp "$bench_classes" markturn.bench.JobsBench "http://127.0.0.1:$p" || fail "the list of jobs could not be measured"
+kill "$application" && wait "$application" 2>/dev/null || true
+
+# Many jobs in a small heap.
+bench_serve 1g
+java -cp "$bench_classes" markturn.bench.ManyJobsBench "http://127.0.0.1:$p" || fail "many jobs could not be measured"
 kill "$application" && wait "$application" 2>/dev/null || true
 
 say "networks by nested dissection, beside a bare factorisation and a general optimiser, with the options the application runs with"
