@@ -38,7 +38,7 @@ final class InTheBrowser implements AutoCloseable {
         Browser chromium = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                         .setArgs(List.of(
                                 "--no-sandbox",
                                 "--disable-gpu",

@@ -37,7 +37,7 @@ class DeliverTest {
         Download drawing = page.waitForDownload(
                 () -> page.getByText("Drawing of the marks").click());
         Assertions.assertThat(drawing.suggestedFilename()).isEqualTo("Alder-Weir-PRACTICE-marks-1-500.dxf");
-        Path saved = Path.of("target/test-data/marks.dxf");
+        Path saved = House.DATA.resolve("marks.dxf");
         drawing.saveAs(saved);
         Assertions.assertThat(Files.readString(saved)).contains("PILLAR 1", "PRACTICE", "EOF");
         Download features = page.waitForDownload(

@@ -27,7 +27,6 @@ import org.junit.jupiter.api.io.TempDir;
 /** The whole database in one file, taken while the house runs, and brought back elsewhere. By the one command, as people do it. */
 @ExtendWith(House.class)
 class BackupTest {
-    private static final Path RUNNING = Path.of("target/test-data");
     private static final List<String> TABLES = List.of("person", "job", "job_member", "entry");
 
     @TempDir
@@ -71,15 +70,15 @@ class BackupTest {
     void everyRowComesBackAndNothingIsOverwritten(House house) throws Exception {
         Job job = AlderWeir.blank();
         house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren"));
-        TestDatabase running = new TestDatabase(RUNNING.toAbsolutePath());
+        TestDatabase running = new TestDatabase(House.DATA.toAbsolutePath());
         String file = folder.resolve("all.backup").toString();
         String elsewhere = folder.resolve("elsewhere").toString();
 
-        Said written = command("backup", file, "--data", RUNNING.toString());
+        Said written = command("backup", file, "--data", House.DATA.toString());
         assertThat(written.status()).as(written.words()).isZero();
         assertThat(written.words()).containsPattern("Backed up to .*: \\d+ jobs with \\d+ entries");
         assertThat(Files.getPosixFilePermissions(Path.of(file)).toString()).doesNotContain("GROUP", "OTHERS");
-        Said again = command("backup", file, "--data", RUNNING.toString());
+        Said again = command("backup", file, "--data", House.DATA.toString());
         assertThat(again.status()).isNotZero();
         assertThat(again.words()).contains("nothing is overwritten");
 
@@ -103,7 +102,7 @@ class BackupTest {
     @Test
     void whatIsNoBackupIsRefusedAndLeavesNothing(House house) throws Exception {
         String file = folder.resolve("whole.backup").toString();
-        assertThat(command("backup", file, "--data", RUNNING.toString()).status())
+        assertThat(command("backup", file, "--data", House.DATA.toString()).status())
                 .isZero();
         byte[] whole = Files.readAllBytes(Path.of(file));
         Path elsewhere = folder.resolve("nothing");
@@ -125,7 +124,7 @@ class BackupTest {
         assertThat(command("restore", folder.resolve("none").toString(), "--data", elsewhere.toString())
                         .words())
                 .contains("there is no file");
-        assertThat(command("backup", "--data", RUNNING.toString()).words()).contains("backup wants a file");
+        assertThat(command("backup", "--data", House.DATA.toString()).words()).contains("backup wants a file");
     }
 
     private static byte[] packed(String text) throws IOException {

@@ -184,7 +184,8 @@ class DayOnADeviceTest {
             again.navigate(job + "/turning/S1");
             assertThat(ink(again)).hasCount(1);
             TypedDay.book(again, "180 00 00", "270 17 09.9", "100.001");
-            // Whether the sign-in outlives a killed browser is chance (it is written down some time later): here it is gone.
+            // Whether the sign-in outlives a killed browser is chance (it is written down some time later): here it is
+            // gone.
             after.clearCookies();
             line.mend();
             assertThat(again.locator("#pocket-words")).containsText("sign in to send");
@@ -204,7 +205,7 @@ class DayOnADeviceTest {
                 .launchPersistentContext(
                         profile,
                         new BrowserType.LaunchPersistentContextOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setExecutablePath(House.CHROMIUM)
                                 .setBaseURL(line.address())
                                 .setArgs(List.of("--no-sandbox", "--disable-gpu", "--no-first-run")));
         context.setDefaultTimeout(60_000);
