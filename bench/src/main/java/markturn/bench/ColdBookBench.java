@@ -31,12 +31,15 @@ public final class ColdBookBench {
     private static final int SIGHTS = 8;
     private static final int[] SETUPS = {200, 800, 2_944};
     private static final int ROUNDS = 7;
+    /** As the application reads them. */
+    private static final int ROWS_AT_ONCE = 2000;
+
     private static final Instant AT = Instant.EPOCH;
 
     private ColdBookBench() {}
 
     /** As it is stored. */
-    private record Row(String kind, String payload) {}
+    private record Row(long sequence, String kind, String payload) {}
 
     /** No arguments. */
     public static void main(String[] arguments) throws FaultyFile {
@@ -111,15 +114,15 @@ public final class ColdBookBench {
 
     private static BookedJob opened(List<Row> rows) {
         Assembly.Replay replay = new Assembly.Replay(Assembly.empty("bench", Computing.AT_ONCE));
-        long sequence = 0;
-        for (Row row : rows) {
-            sequence++;
-            replay.add(new Entry(
-                    sequence,
-                    "key-" + sequence,
-                    AT,
-                    "wren",
-                    EntryPayload.Kind.read(row.kind(), 1, JsonTrees.read(row.payload()), replay.units())));
+        for (int read = 0; read < rows.size(); read += ROWS_AT_ONCE) {
+            replay.addAll(
+                    rows.subList(read, Math.min(rows.size(), read + ROWS_AT_ONCE)),
+                    (row, units) -> new Entry(
+                            row.sequence(),
+                            "key-" + row.sequence(),
+                            AT,
+                            "wren",
+                            EntryPayload.Kind.read(row.kind(), 1, JsonTrees.read(row.payload()), units)));
         }
         return replay.done();
     }
@@ -131,16 +134,16 @@ public final class ColdBookBench {
         List<Setup> empty =
                 job.setups().stream().map(s -> s.withReadings(List.of())).toList();
         List<Row> rows = new ArrayList<>();
-        rows.add(row(new JobOpened(job.withSetups(empty)), writer));
+        rows.add(row(1, new JobOpened(job.withSetups(empty)), writer));
         for (Setup setup : job.setups()) {
             for (Reading reading : setup.readings()) {
-                rows.add(row(new ReadingBooked(setup.name(), reading, Optional.of("bench")), writer));
+                rows.add(row(rows.size() + 1, new ReadingBooked(setup.name(), reading, Optional.of("bench")), writer));
             }
         }
         return rows;
     }
 
-    private static Row row(EntryPayload payload, JobWriter writer) {
-        return new Row(payload.kind().stored(), JsonTrees.line(payload.written(writer)));
+    private static Row row(long sequence, EntryPayload payload, JobWriter writer) {
+        return new Row(sequence, payload.kind().stored(), JsonTrees.line(payload.written(writer)));
     }
 }

@@ -1,7 +1,9 @@
 package markturn.fieldbook;
 
 import java.util.List;
+import java.util.function.BiFunction;
 import markturn.survey.ComputationCache;
+import markturn.survey.adjust.AtOnce;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Earth;
@@ -53,6 +55,22 @@ public final class Assembly {
 
         public void add(Entry entry) {
             draft.add(entry);
+        }
+
+        /**
+         * Lays on what is stored, in its order. Reading it is most of the work and is done on all processors at once: the units in which it
+         * is written are known after the first entry of a job, which opens it, and no other does.
+         *
+         * @param read makes an entry of what is stored, on any processor; what it throws comes through
+         */
+        public <R> void addAll(List<R> stored, BiFunction<R, Units, Entry> read) {
+            List<R> rest = stored;
+            if (draft.isUnopened() && !stored.isEmpty()) {
+                add(read.apply(stored.get(0), units()));
+                rest = stored.subList(1, stored.size());
+            }
+            Units units = units();
+            AtOnce.of(rest, row -> read.apply(row, units)).forEach(this::add);
         }
 
         public BookedJob done() {

@@ -69,6 +69,11 @@ final class BookDraft {
         readings.clear();
     }
 
+    /** Whether no entry has been laid on yet, neither here nor before. */
+    boolean isUnopened() {
+        return before.entries().isEmpty() && behind.isEmpty();
+    }
+
     /** Lays an entry on it. */
     void add(Entry entry) {
         entry.payload().apply(this, entry);

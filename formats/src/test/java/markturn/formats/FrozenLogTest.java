@@ -70,7 +70,7 @@ class FrozenLogTest {
 
     private static BookedJob opened(List<Line> log) {
         Assembly.Replay replay = new Assembly.Replay(Assembly.empty("job", Computing.AT_ONCE));
-        log.forEach(line -> replay.add(line.entry(replay.units())));
+        replay.addAll(log, Line::entry);
         return replay.done();
     }
 

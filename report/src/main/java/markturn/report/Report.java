@@ -1,15 +1,11 @@
 package markturn.report;
 
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
-import com.openhtmltopdf.util.XRLog;
-import java.io.ByteArrayOutputStream;
 import java.io.FilterWriter;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -57,6 +53,9 @@ public final class Report {
 
     /** So many lines of the raw field book are printed. */
     private static final int MOST_LINES = 20_000;
+
+    /** After so many setups a new sheet begins, and in a job with more of them the coordinates do: they are set beside each other. */
+    static final int SETUPS_TOGETHER = 100;
 
     /** Shares of the work of a PDF, roughly: the page begun, and written. */
     private static final double PAGE_BEGUN = 0.1;
@@ -136,7 +135,9 @@ public final class Report {
      */
     public String html(String stylesheet) {
         // What is stored may be of before texts were checked.
-        return PlainText.cleaned(written(stylesheet, "", share -> {}));
+        StringWriter written = new StringWriter();
+        write(written, stylesheet, "", share -> {});
+        return PlainText.cleaned(written.toString());
     }
 
     /** The stylesheet of the report, for screen and print. */
@@ -163,31 +164,13 @@ public final class Report {
      * @param progress is told the share that is done, 0 to 1; what it throws ends the work before its next step
      */
     public byte[] pdf(DoubleConsumer progress) {
-        String page = PaperTables.in(PlainText.cleaned(written("", stylesheet(), progress)));
+        Paper paper = new Paper();
+        write(paper, "", stylesheet() + Paper.RULES, progress);
         progress.accept(PAGE_WRITTEN);
-        XRLog.setLoggingEnabled(false);
-        PdfRendererBuilder builder = new PdfRendererBuilder();
-        font(builder, "next-400.ttf", "Next", 400, FontStyle.NORMAL);
-        font(builder, "next-700.ttf", "Next", 700, FontStyle.NORMAL);
-        font(builder, "next-400-italic.ttf", "Next", 400, FontStyle.ITALIC);
-        font(builder, "mono-400.ttf", "Mono", 400, FontStyle.NORMAL);
-        builder.useSVGDrawer(new BatikSVGDrawer());
-        builder.withHtmlContent(page, null);
-        ByteArrayOutputStream pdf = new ByteArrayOutputStream();
-        try {
-            builder.toStream(pdf);
-            builder.run();
-        } catch (IOException impossible) {
-            throw new UncheckedIOException(impossible);
-        }
-        return pdf.toByteArray();
+        return paper.pdf(PlainText.cleaned(result.job().name()));
     }
 
-    private static void font(PdfRendererBuilder to, String file, String family, int weight, FontStyle style) {
-        to.useFont(() -> Report.class.getResourceAsStream(file), family, weight, style, true);
-    }
-
-    private String written(String stylesheet, String style, DoubleConsumer progress) {
+    private void write(Writer to, String stylesheet, String style, DoubleConsumer progress) {
         Job job = result.job();
         Display show = new Display(job.units());
         Map<String, Object> model = new HashMap<>();
@@ -227,15 +210,13 @@ public final class Report {
                 epochs.map(e -> MovedPart.of(e, show, new Words(job.units()))).orElse(null));
         model.put("report", this);
         Context context = new Context(Locale.ENGLISH, model);
-        StringWriter written = new StringWriter();
-        ENGINE.process("report", context, new FilterWriter(written) {
+        ENGINE.process("report", context, new FilterWriter(to) {
             @Override
             public void write(String text) throws IOException {
                 progress.accept(PAGE_BEGUN);
                 out.write(text);
             }
         });
-        return written.toString();
     }
 
     /** Every mark, or what others are built on and as many more as people read; the rest stands in the files. */
@@ -266,6 +247,16 @@ public final class Report {
         return times.isEmpty()
                 ? "no times were booked"
                 : show.dayAndTime(times.get(0)) + " to " + show.dayAndTime(times.get(times.size() - 1));
+    }
+
+    /** Whether its parts begin on sheets of their own. */
+    public boolean isLong() {
+        return result.job().setups().size() > SETUPS_TOGETHER;
+    }
+
+    /** What stands before a setup in a list of setups: a new sheet before every hundredth, else nothing. */
+    public String sheetBefore(int index) {
+        return index > 0 && index % SETUPS_TOGETHER == 0 ? Paper.NEW_SHEET : "";
     }
 
     /** The legs of a traverse as a computation table shows them. */

@@ -34,7 +34,7 @@ public final class House implements BeforeAllCallback, ParameterResolver {
     public static final Path CHROMIUM = Path.of("/usr/bin/chromium-headless-shell");
 
     /** The folder of the database; test classes run in several processes, each with a house of its own. */
-    public static final Path DATA = Path.of("target/test-data-" + System.getProperty("markturn.fork", "1"));
+    public static final Path DATA = Path.of("target", System.getProperty("markturn.data", "test-data"));
 
     private static House started;
 

@@ -52,7 +52,8 @@ public final class Lineage {
     private Lineage(String key, int size, List<Part> parts, double[] own, Optional<Joint> joint, int least) {
         this.key = key;
         this.size = size;
-        this.parts = parts.stream().filter(part -> !part.of().isHeld()).toList();
+        this.parts =
+                List.copyOf(parts.stream().filter(part -> !part.of().isHeld()).toList());
         this.own = own;
         this.joint = joint;
         int deepest = 0;

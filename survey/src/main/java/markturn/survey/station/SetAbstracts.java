@@ -113,10 +113,11 @@ final class SetAbstracts {
     }
 
     private List<OptionalDouble> bySet(Function<Integer, OptionalDouble> value) {
-        List<OptionalDouble> list = new ArrayList<>();
+        OptionalDouble[] list = new OptionalDouble[lastSet];
         for (int set = 1; set <= lastSet; set++) {
-            list.add(value.apply(set));
+            list[set - 1] = value.apply(set);
         }
-        return list;
+        // There are five of them for every located point: no larger than they must be.
+        return List.of(list);
     }
 }

@@ -284,9 +284,7 @@ public class FieldBook {
             if (rows.isEmpty()) {
                 break;
             }
-            for (StoredEntry.Row row : rows) {
-                replay.add(row.entry(replay.units()));
-            }
+            replay.addAll(rows, StoredEntry.Row::entry);
             read = rows.get(rows.size() - 1).sequence();
         }
         return replay.done();
