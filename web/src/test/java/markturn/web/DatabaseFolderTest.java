@@ -7,7 +7,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -55,6 +58,30 @@ class DatabaseFolderTest {
             assertThat(kept).hasContent("still here");
         } finally {
             run(0, "database", "stop", folder.toString());
+        }
+    }
+
+    /** Those made at once took each other's temporary tables away while these lay in one folder: of three, one was often not made. */
+    @Test
+    void severalThatAreMadeAtOnceAreAllWhole(@TempDir Path folder) throws Exception {
+        List<Path> houses =
+                Stream.of("one", "two", "three").map(folder::resolve).toList();
+        try {
+            List<Process> starts = new ArrayList<>();
+            for (Path house : houses) {
+                starts.add(new ProcessBuilder("bash", COMMAND.toString(), "database", "start", house.toString())
+                        .redirectErrorStream(true)
+                        .redirectOutput(
+                                folder.resolve(house.getFileName() + ".log").toFile())
+                        .start());
+            }
+            for (Process start : starts) {
+                assertThat(start.waitFor()).isZero();
+            }
+        } finally {
+            for (Path house : houses) {
+                run(0, "database", "stop", house.toString());
+            }
         }
     }
 
