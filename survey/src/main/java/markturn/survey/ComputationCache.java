@@ -19,7 +19,10 @@ import markturn.survey.propagate.Propagation;
 import markturn.survey.reduce.GridLines;
 import markturn.survey.result.GivenMarks;
 import markturn.survey.result.KnownPositions;
+import markturn.survey.result.Measured;
+import markturn.survey.result.MeasuredMarks;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.PlacedShots;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
 import markturn.survey.station.Means;
@@ -35,6 +38,7 @@ public final class ComputationCache {
     private List<Mark> marks = List.of();
     private List<Mark> marksNow = List.of();
     private GivenMarks given = GivenMarks.NONE;
+    private MeasuredMarks measuredMarks = MeasuredMarks.NONE;
     private boolean grown;
     private Set<String> driftTakenOut = Set.of();
     private Map<Setup, Remembered> known = new IdentityHashMap<>();
@@ -51,7 +55,11 @@ public final class ComputationCache {
      * @param drift whether it was decided to take the drift of its readings out, the one decision that changes what is measured
      */
     private record Remembered(
-            String[] names, Mark[] marks, int[] listed, Position[] places, boolean drift, MeasuredSetup measured) {
+            String[] names, Mark[] marks, int[] listed, Position[] places, boolean drift, PlacedShots shots) {
+        MeasuredSetup measured() {
+            return shots.setup();
+        }
+
         /**
          * Whether everything it refers to is as it was.
          *
@@ -76,7 +84,7 @@ public final class ComputationCache {
         /** The same with what readings behind refer to. */
         Remembered grown(Job job, MeasuredSetup longer, KnownPositions positions) {
             List<Reading> readings = longer.setup().readings();
-            int behind = measured.setup().readings().size();
+            int behind = measured().setup().readings().size();
             int more = readings.size() - behind;
             String[] allNames = Arrays.copyOf(names, names.length + more);
             Mark[] allMarks = Arrays.copyOf(marks, names.length + more);
@@ -90,7 +98,7 @@ public final class ComputationCache {
                 allListed[names.length + i] = positions.placeOf(trueName(mark, name));
                 allPlaces[names.length + i] = positions.get(trueName(mark, name));
             }
-            return new Remembered(allNames, allMarks, allListed, allPlaces, drift, longer);
+            return new Remembered(allNames, allMarks, allListed, allPlaces, drift, shots.with(longer, positions));
         }
 
         private static boolean same(Object one, Object other) {
@@ -151,7 +159,7 @@ public final class ComputationCache {
     }
 
     /** A setup measured, or remembered. */
-    MeasuredSetup measured(Job job, Setup setup, KnownPositions positions) {
+    PlacedShots measured(Job job, Setup setup, KnownPositions positions) {
         Remembered before = inUse.getOrDefault(setup, known.get(setup));
         Remembered now;
         if (before == null) {
@@ -162,7 +170,7 @@ public final class ComputationCache {
             now = remembered(job, setup, positions);
         }
         inUse.put(setup, now);
-        return now.measured();
+        return now.shots();
     }
 
     /** What is remembered of a setup that has grown by shots since, with those shots. */
@@ -191,13 +199,21 @@ public final class ComputationCache {
                 listed,
                 places,
                 driftTakenOut.contains(setup.name()),
-                setup.isFree()
-                        ? FreeStation.measure(job, setup, positions, means)
-                        : OccupiedStation.measure(job, setup, positions, means));
+                PlacedShots.of(
+                        setup.isFree()
+                                ? FreeStation.measure(job, setup, positions, means)
+                                : OccupiedStation.measure(job, setup, positions, means),
+                        positions));
+    }
+
+    /** What was measured of the job's marks when it was computed last. */
+    MeasuredMarks measuredMarks() {
+        return measuredMarks;
     }
 
     /** Lets go of what the job does not hold any more. */
-    void end() {
+    void end(Measured measured) {
+        measuredMarks = measured.marks();
         marks = marksNow;
         known = inUse;
         inUse = new IdentityHashMap<>();

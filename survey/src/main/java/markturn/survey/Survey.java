@@ -31,6 +31,7 @@ import markturn.survey.result.Measured;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.MeasuredTraverse;
+import markturn.survey.result.PlacedShots;
 import markturn.survey.result.Position;
 import markturn.survey.station.FreeStation;
 import markturn.survey.station.Means;
@@ -96,14 +97,14 @@ public final class Survey {
         }
         Measured measured = new Measured(
                 pass.setups(),
-                pass.positions().marks(),
+                pass.positions().marks(memory.measuredMarks()),
                 pass.positions().checks(),
                 List.copyOf(traverses),
                 network,
                 pass.positions().unplaced());
         List<Judgement> judgements = Judgements.of(job, measured, memory.judged());
         List<Finding> findings = Rules.judge(job, measured, judgements, memory.found());
-        memory.end();
+        memory.end(measured);
         return new SurveyResult(booked, measured, judgements, findings);
     }
 
@@ -119,9 +120,9 @@ public final class Survey {
             List<MeasuredSetup> setups = new ArrayList<>();
             for (Setup setup : job.setups()) {
                 positions.construct(setup, setups);
-                MeasuredSetup measured = memory.measured(job, setup, positions.known());
+                PlacedShots measured = memory.measured(job, setup, positions.known());
                 positions.carry(measured);
-                setups.add(measured);
+                setups.add(measured.setup());
                 progress.accept((double) setups.size() / job.setups().size());
             }
             positions.construct(setups);

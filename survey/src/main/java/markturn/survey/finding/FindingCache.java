@@ -30,8 +30,8 @@ public final class FindingCache {
     /** Those of the setups at hand, in their order. */
     private List<Remembered> all = List.of();
 
-    /** Those of the setups at hand on which something was found, in their order. */
-    private List<Remembered> troubled = List.of();
+    /** What each rule found on the setups at hand, in their order. */
+    private Map<Rule, List<Finding>> bySetups = Map.of();
 
     private Remembered of(MeasuredSetup setup) {
         return inUse.computeIfAbsent(setup, s -> known.getOrDefault(s, new Remembered()));
@@ -39,7 +39,7 @@ public final class FindingCache {
 
     /** Looks at every setup that has not been looked at as it is. */
     void look(List<SetupRule> rules, List<GatheringRule<?>> gathering, Evidence evidence) {
-        troubled = new ArrayList<>();
+        bySetups = new IdentityHashMap<>();
         all = new ArrayList<>();
         evidence.setups().forEach(setup -> {
             Remembered of = of(setup);
@@ -55,9 +55,8 @@ public final class FindingCache {
                 gathering.forEach(rule -> of.gathered.put(rule, rule.gather(seen)));
             }
             all.add(of);
-            if (!of.found.isEmpty()) {
-                troubled.add(of);
-            }
+            of.found.forEach((rule, found) ->
+                    bySetups.computeIfAbsent(rule, r -> new ArrayList<>()).addAll(found));
         });
     }
 
@@ -66,12 +65,9 @@ public final class FindingCache {
         if (rule instanceof GatheringRule<?> gathering) {
             return judged(gathering, evidence);
         }
-        if (!(rule instanceof SetupRule)) {
-            return rule.judge(evidence).toList();
-        }
-        List<Finding> findings = new ArrayList<>();
-        troubled.forEach(of -> findings.addAll(of.found.getOrDefault(rule, List.of())));
-        return findings;
+        return rule instanceof SetupRule
+                ? bySetups.getOrDefault(rule, List.of())
+                : rule.judge(evidence).toList();
     }
 
     /** What is kept under a rule is what that rule gathered. */

@@ -44,7 +44,8 @@ final class Intersections {
     }
 
     boolean hasPlaced(String mark) {
-        return placed.contains(mark);
+        // Of most jobs there is none, and thousands of names are asked for.
+        return !placed.isEmpty() && placed.contains(mark);
     }
 
     /** Takes in the sights of a setup at a mark. */

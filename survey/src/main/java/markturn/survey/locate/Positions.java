@@ -23,6 +23,7 @@ import markturn.survey.result.KnownPositions;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredMarks;
 import markturn.survey.result.MeasuredSetup;
+import markturn.survey.result.PlacedShots;
 import markturn.survey.result.Position;
 import markturn.survey.result.Shot;
 import markturn.survey.result.Unplaced;
@@ -116,18 +117,25 @@ public final class Positions {
     }
 
     /** Takes in what a setup carried: new positions, and checks on what had one. Backsights do neither. */
-    public void carry(MeasuredSetup setup) {
+    public void carry(PlacedShots placed) {
+        MeasuredSetup setup = placed.setup();
         if (setup.setup().isFree()) {
             place(setup);
         }
-        for (Shot shot : setup.shots()) {
+        for (int i = 0; i < placed.places().length; i++) {
+            int place = placed.places()[i];
+            if (place >= 0 && placed.gives()[i] != null && awaited.isEmpty() && known.at(place) == null) {
+                known.found(place, placed.gives()[i], setup.name());
+                continue;
+            }
+            Shot shot = setup.shots().get(i);
             Reading.Role role = shot.fix().role();
             if (role == Reading.Role.BACKSIGHT) {
                 continue;
             }
             String mark = shot.mark();
             boolean gives = role != Reading.Role.CHECK && shot.position().isPresent();
-            Position held = known.get(mark);
+            Position held = place < 0 ? known.get(mark) : known.at(place);
             boolean open = held == null || intersections.hasPlaced(mark) && !inUse.contains(mark);
             if (open && Intersections.helps(setup, shot) && !constructions.contains(mark)) {
                 intersections.take(setup, shot);
@@ -301,10 +309,14 @@ public final class Positions {
                 .map(name -> Mark.named(name, Mark.Kind.NEW));
     }
 
-    /** Every mark once, without its other names. */
-    public MeasuredMarks marks() {
+    /**
+     * Every mark once, without its other names.
+     *
+     * @param before the same of the job before it grew; what is the same is taken over
+     */
+    public MeasuredMarks marks(MeasuredMarks before) {
         return new MeasuredMarks(
-                given, known, adjustedBy, unlistedStations().map(this::measured).toList());
+                given, known, adjustedBy, unlistedStations().map(this::measured).toList(), before);
     }
 
     private MeasuredMark measured(Mark mark) {

@@ -43,6 +43,12 @@ final class ByMark<T> {
         return before;
     }
 
+    /** The same of the mark at a place of the list, which had nothing. */
+    void putAt(int place, T value) {
+        listed[place] = value;
+        places.set(place);
+    }
+
     /** The same. */
     T remove(String mark) {
         int place = given.placeOr(mark, -1);

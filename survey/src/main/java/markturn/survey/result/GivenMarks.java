@@ -1,6 +1,7 @@
 package markturn.survey.result;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -31,11 +32,17 @@ public final class GivenMarks {
     private static final class Table {
         private final int marks;
         private final List<MeasuredMark> listed = new ArrayList<>();
+        /** Where each of those is held, null where it is not: beside them, as it is asked for every sight. */
+        private final List<Position> heldAt = new ArrayList<>();
+
         private final Map<String, Integer> places = new HashMap<>();
         /** Apart from the places, since it is asked for every sight: of most jobs it holds a handful. */
         private final Map<String, Position> held = new HashMap<>();
 
         private final List<Mark> constructed = new ArrayList<>();
+        /** Where new control stands among those listed. */
+        private final BitSet control = new BitSet();
+
         private PlaceIndex index;
 
         Table(List<Mark> marks, boolean planOnly) {
@@ -45,9 +52,11 @@ public final class GivenMarks {
                     constructed.add(mark);
                 }
                 if (mark.sameAs().isEmpty()) {
+                    control.set(listed.size(), mark.kind() == Mark.Kind.NEW);
                     places.put(mark.name(), listed.size());
                     Optional<Position> at = mark.given().map(Position::held).map(p -> planOnly ? p.planOnly() : p);
                     at.ifPresent(p -> held.put(mark.name(), p));
+                    heldAt.add(at.orElse(null));
                     listed.add(new MeasuredMark(mark, at, Optional.empty(), Optional.empty()));
                 }
             }
@@ -123,8 +132,25 @@ public final class GivenMarks {
     /** Where the mark at a place of {@link #listed} is held; null as {@link #held}. */
     Position heldAt(int place) {
         int before = shared.listed.size();
-        MeasuredMark mark = place < before ? shared.listed.get(place) : behind.listed.get(place - before);
-        return mark.position().orElse(null);
+        return place < before ? shared.heldAt.get(place) : behind.heldAt.get(place - before);
+    }
+
+    /** The places of {@link #listed} at which new control stands. */
+    BitSet control() {
+        BitSet all = (BitSet) shared.control.clone();
+        behind.control.stream().forEach(place -> all.set(place + shared.listed.size()));
+        return all;
+    }
+
+    /** How many of {@link #listed}, from the first, are the very same as of others. */
+    int sharedWith(GivenMarks others) {
+        return shared == others.shared ? shared.listed.size() : 0;
+    }
+
+    /** The name of the mark at a place of {@link #listed}. */
+    String nameAt(int place) {
+        int before = shared.listed.size();
+        return (place < before ? shared.listed.get(place) : behind.listed.get(place - before)).name();
     }
 
     /** How many marks {@link #listed} has. */

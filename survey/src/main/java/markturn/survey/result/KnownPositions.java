@@ -2,6 +2,7 @@ package markturn.survey.result;
 
 import java.util.AbstractMap;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,8 +17,11 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     private final GivenMarks given;
     private final ByMark<Position> own;
     private final ByMark<String> from;
-    /** The marks of {@code own}, as they came to be known. */
-    private final List<String> inOrder = new ArrayList<>();
+    /** The marks of {@code own} as they came to be known: places in the job's list, or below zero those of names that it does not hold. */
+    private int[] inOrder = new int[64];
+
+    private int size;
+    private final List<String> unlisted = new ArrayList<>();
 
     public KnownPositions(GivenMarks given) {
         this.given = given;
@@ -54,10 +58,51 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     public Position put(String mark, Position position) {
         Position before = own.put(mark, position);
         if (before == null) {
-            inOrder.add(mark);
+            isKnown(orderOf(mark));
             return given.held(mark);
         }
         return before;
+    }
+
+    /**
+     * A mark of the job's list that had no position comes to have one.
+     *
+     * @param place of the mark in the list
+     * @param source where it came from
+     */
+    public void found(int place, Position position, String source) {
+        own.putAt(place, position);
+        from.putAt(place, source);
+        isKnown(place);
+    }
+
+    /** As {@link #inOrder} holds a mark. */
+    private int orderOf(String mark) {
+        int place = placeOf(mark);
+        if (place >= 0) {
+            return place;
+        }
+        if (!unlisted.contains(mark)) {
+            unlisted.add(mark);
+        }
+        return -1 - unlisted.indexOf(mark);
+    }
+
+    private void isKnown(int mark) {
+        if (size == inOrder.length) {
+            inOrder = Arrays.copyOf(inOrder, 2 * size);
+        }
+        inOrder[size++] = mark;
+    }
+
+    private void forget(int mark) {
+        int kept = 0;
+        for (int i = 0; i < size; i++) {
+            if (inOrder[i] != mark) {
+                inOrder[kept++] = inOrder[i];
+            }
+        }
+        size = kept;
     }
 
     /** Notes where a mark's position came from: a setup, or what else gave it. */
@@ -79,7 +124,7 @@ public final class KnownPositions extends AbstractMap<String, Position> {
         from.remove(name);
         Position before = own.remove(name);
         if (before != null) {
-            inOrder.remove(name);
+            forget(orderOf(name));
         }
         return before;
     }
@@ -87,6 +132,11 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     /** The places in the job's list of marks whose position is not simply the given one. */
     BitSet found() {
         return own.places();
+    }
+
+    /** Whether at such a place the very same came to be known, from the same source, as in others of the same list. */
+    boolean isAsIn(KnownPositions others, int place) {
+        return own.at(place) == others.own.at(place) && from.at(place) == others.from.at(place);
     }
 
     /** What came to be known of the mark at such a place. */
@@ -104,7 +154,10 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     public Set<Entry<String, Position>> entrySet() {
         Map<String, Position> all = new LinkedHashMap<>();
         given.held().forEach(mark -> all.put(mark.name(), mark.position().get()));
-        inOrder.forEach(mark -> all.put(mark, own.get(mark)));
+        for (int i = 0; i < size; i++) {
+            String mark = inOrder[i] < 0 ? unlisted.get(-1 - inOrder[i]) : given.nameAt(inOrder[i]);
+            all.put(mark, own.get(mark));
+        }
         return all.entrySet();
     }
 }

@@ -9,43 +9,75 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.RandomAccess;
+import markturn.survey.job.Mark;
 
 /**
  * The marks of a job with what was measured of them: the given ones, shared, and those of which more is known than was given. It does not
  * change.
  */
 public final class MeasuredMarks extends AbstractList<MeasuredMark> implements RandomAccess {
+    /** Of no job. */
+    public static final MeasuredMarks NONE = new MeasuredMarks();
+
     private final GivenMarks given;
+    private final KnownPositions known;
+    private final boolean adjusted;
     private final List<MeasuredMark> all;
     private final List<MeasuredMark> measured;
+    private final List<MeasuredMark> control = new ArrayList<>();
     private final Map<String, MeasuredMark> unlisted = new HashMap<>();
+
+    private MeasuredMarks() {
+        this.given = GivenMarks.NONE;
+        this.known = new KnownPositions(given);
+        this.adjusted = false;
+        this.all = List.of();
+        this.measured = List.of();
+    }
 
     /**
      * @param adjustedBy by which run coordinates of those were adopted
      * @param also marks that the job does not list
+     * @param before what was measured of the job's marks before, or {@link #NONE}: what is the same is taken over
      */
     public MeasuredMarks(
-            GivenMarks given, KnownPositions known, Map<String, String> adjustedBy, List<MeasuredMark> also) {
+            GivenMarks given,
+            KnownPositions known,
+            Map<String, String> adjustedBy,
+            List<MeasuredMark> also,
+            MeasuredMarks before) {
         this.given = given;
+        this.known = known;
+        this.adjusted = !adjustedBy.isEmpty();
         this.all = given.listed();
+        int same = adjusted || before.adjusted ? 0 : given.sharedWith(before.given);
         BitSet places = known.found();
         List<MeasuredMark> found = new ArrayList<>(places.cardinality() + also.size());
         for (int place = places.nextSetBit(0); place >= 0; place = places.nextSetBit(place + 1)) {
-            String mark = all.get(place).name();
-            MeasuredMark now = new MeasuredMark(
-                    all.get(place).mark(),
-                    Optional.of(known.foundAt(place)),
-                    Optional.ofNullable(known.fromAt(place)),
-                    adjustedBy.isEmpty() ? Optional.empty() : Optional.ofNullable(adjustedBy.get(mark)));
+            MeasuredMark now = place < same && known.isAsIn(before.known, place)
+                    ? before.all.get(place)
+                    : measured(all.get(place).mark(), place, adjustedBy);
             all.set(place, now);
             found.add(now);
         }
+        BitSet ofControl = given.control();
+        ofControl.and(places);
+        ofControl.stream().forEach(place -> control.add(all.get(place)));
         also.forEach(mark -> {
             unlisted.put(mark.name(), mark);
             all.add(mark);
             found.add(mark);
+            control.add(mark);
         });
         this.measured = Collections.unmodifiableList(found);
+    }
+
+    private MeasuredMark measured(Mark mark, int place, Map<String, String> adjustedBy) {
+        return new MeasuredMark(
+                mark,
+                Optional.of(known.foundAt(place)),
+                Optional.ofNullable(known.fromAt(place)),
+                adjusted ? Optional.ofNullable(adjustedBy.get(mark.name())) : Optional.empty());
     }
 
     /** The mark of that true name. */
@@ -57,6 +89,11 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     /** Those of which more is known than was given, in the job's order; the others only have their given coordinates, or none. */
     public List<MeasuredMark> measured() {
         return measured;
+    }
+
+    /** The new control among those, and stations the job does not list. */
+    public List<MeasuredMark> control() {
+        return Collections.unmodifiableList(control);
     }
 
     /** Whether of a mark that {@link #givenAround} showed no more is known than was given. */

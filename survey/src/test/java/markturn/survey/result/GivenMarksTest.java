@@ -129,7 +129,7 @@ class GivenMarksTest {
         assertThat(known).containsOnlyKeys("A", "B").doesNotContainEntry("B", other);
         known.put("B", other);
         known.comesFrom("B", "S1");
-        MeasuredMarks marks = new MeasuredMarks(given, known, Map.of(), List.of());
+        MeasuredMarks marks = new MeasuredMarks(given, known, Map.of(), List.of(), MeasuredMarks.NONE);
         assertThat(marks).extracting(MeasuredMark::name).containsExactly("A", "B");
         assertThat(marks.measured()).extracting(MeasuredMark::name).containsExactly("B");
         assertThat(marks.find("B").orElseThrow().from()).contains("S1");

@@ -8,7 +8,6 @@ import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.base.Rule;
-import markturn.survey.job.Mark;
 import markturn.survey.result.Check;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredSetup;
@@ -22,10 +21,8 @@ final class OneRay implements Rule {
                 .filter(c -> c.northingDifference().isPresent())
                 .map(Check::mark)
                 .collect(Collectors.toSet());
-        return evidence.measured().marks().measured().stream()
-                .filter(m -> m.mark().kind() == Mark.Kind.NEW
-                        && m.position().isPresent()
-                        && m.from().isPresent())
+        return evidence.measured().marks().control().stream()
+                .filter(m -> m.position().isPresent() && m.from().isPresent())
                 .filter(m -> m.adjustedBy().isEmpty() && !isFreeStation(evidence, m))
                 .filter(m -> !checked.contains(m.name()) && !m.from().get().equals(MeasuredSetup.SEVERAL))
                 .map(m -> Finding.of(

@@ -34,8 +34,8 @@ public final class OtherNames {
 
     /** Each new mark with the nearest fixed one that its position cannot be told from, in the job's order. */
     public static List<Likeness> of(Measured measured) {
-        List<MeasuredMark> carried = measured.marks().measured().stream()
-                .filter(m -> m.mark().kind() == Mark.Kind.NEW && m.position().isPresent())
+        List<MeasuredMark> carried = measured.marks().control().stream()
+                .filter(m -> m.position().isPresent())
                 .filter(m -> m.from().isPresent() && m.adjustedBy().isEmpty())
                 .toList();
         if (carried.isEmpty()) {
