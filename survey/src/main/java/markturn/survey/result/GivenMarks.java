@@ -40,6 +40,7 @@ public final class GivenMarks {
         private final Map<String, Position> held = new HashMap<>();
 
         private final List<Mark> constructed = new ArrayList<>();
+        private final List<Mark> disturbed = new ArrayList<>();
         /** Where new control stands among those listed. */
         private final BitSet control = new BitSet();
 
@@ -50,6 +51,9 @@ public final class GivenMarks {
             for (Mark mark : marks) {
                 if (mark.by().isPresent()) {
                     constructed.add(mark);
+                }
+                if (mark.found().isPresent() && mark.found().get() != Mark.Found.UNDISTURBED) {
+                    disturbed.add(mark);
                 }
                 if (mark.sameAs().isEmpty()) {
                     control.set(listed.size(), mark.kind() == Mark.Kind.NEW);
@@ -119,6 +123,12 @@ public final class GivenMarks {
         List<Mark> all = new ArrayList<>(shared.constructed);
         all.addAll(behind.constructed);
         return all;
+    }
+
+    /** Those that were found otherwise than undisturbed. */
+    List<Mark> disturbed() {
+        return Stream.concat(shared.disturbed.stream(), behind.disturbed.stream())
+                .toList();
     }
 
     /** Each mark once, in the job's order; may be changed by whoever asked for it. */

@@ -25,6 +25,8 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     private final List<MeasuredMark> all;
     private final List<MeasuredMark> measured;
     private final List<MeasuredMark> control = new ArrayList<>();
+    private final List<MeasuredMark> fixed = new ArrayList<>();
+    private final List<MeasuredMark> intersected = new ArrayList<>();
     private final Map<String, MeasuredMark> unlisted = new HashMap<>();
 
     private MeasuredMarks() {
@@ -59,6 +61,12 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
                     : measured(all.get(place).mark(), place, adjustedBy);
             all.set(place, now);
             found.add(now);
+            String source = known.fromAt(place);
+            if (source == null || adjusted && now.adjustedBy().isPresent()) {
+                fixed.add(now);
+            } else if (source.equals(MeasuredSetup.SEVERAL)) {
+                intersected.add(now);
+            }
         }
         BitSet ofControl = given.control();
         ofControl.and(places);
@@ -68,6 +76,10 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
             all.add(mark);
             found.add(mark);
             control.add(mark);
+            if (mark.position().isPresent()
+                    && (mark.from().isEmpty() || mark.adjustedBy().isPresent())) {
+                fixed.add(mark);
+            }
         });
         this.measured = Collections.unmodifiableList(found);
     }
@@ -94,6 +106,21 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     /** The new control among those, and stations the job does not list. */
     public List<MeasuredMark> control() {
         return Collections.unmodifiableList(control);
+    }
+
+    /** Those of {@link #measured} that no setup carried, or that were adopted. */
+    public List<MeasuredMark> fixed() {
+        return Collections.unmodifiableList(fixed);
+    }
+
+    /** Those that several setups placed together. */
+    public List<MeasuredMark> intersected() {
+        return Collections.unmodifiableList(intersected);
+    }
+
+    /** Marks of the job's list that were found otherwise than undisturbed, with their other names. */
+    public List<Mark> disturbed() {
+        return given.disturbed();
     }
 
     /** Whether of a mark that {@link #givenAround} showed no more is known than was given. */

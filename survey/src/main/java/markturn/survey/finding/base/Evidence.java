@@ -15,12 +15,14 @@ import markturn.survey.result.Position;
  * What a rule looks at.
  *
  * @param stations the free stations that have a position, which many rules look at
- * @param out the judgements that are beyond their limits: of thousands few, and every rule asks for its own
+ * @param beyondChance the judgements that chance does not explain: of thousands few, and every rule asks for its own
+ * @param out those of them that are beyond their limits
  */
 public record Evidence(
         Job job,
         Measured measured,
         List<Judgement> judgements,
+        List<Judgement> beyondChance,
         List<Judgement> out,
         List<FreeStationEvidence> stations) {
     public Evidence(Job job, Measured measured, List<Judgement> judgements) {
@@ -28,8 +30,25 @@ public record Evidence(
                 job,
                 measured,
                 judgements,
-                judgements.stream().filter(Judgement::isOut).toList(),
+                judgements.stream()
+                        .filter(j -> j.verdict() != Judgement.Verdict.WITHIN_CHANCE)
+                        .toList(),
                 FreeStationEvidence.of(measured));
+    }
+
+    private Evidence(
+            Job job,
+            Measured measured,
+            List<Judgement> judgements,
+            List<Judgement> beyondChance,
+            List<FreeStationEvidence> stations) {
+        this(
+                job,
+                measured,
+                judgements,
+                beyondChance,
+                beyondChance.stream().filter(Judgement::isOut).toList(),
+                stations);
     }
 
     /** What a rule for one setup sees of it. */

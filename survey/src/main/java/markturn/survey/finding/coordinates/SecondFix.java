@@ -8,7 +8,6 @@ import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.base.Rule;
 import markturn.survey.finding.judgement.Judgement;
-import markturn.survey.finding.judgement.Judgement.Verdict;
 import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
@@ -25,8 +24,7 @@ final class SecondFix implements Rule {
     }
 
     private static Stream<Judgement> beyondChance(Evidence evidence, Limit quantity) {
-        return evidence.judgements().stream()
-                .filter(j -> j.quantity() == quantity && j.verdict() != Verdict.WITHIN_CHANCE);
+        return evidence.beyondChance().stream().filter(j -> j.quantity() == quantity);
     }
 
     private static Finding found(Evidence evidence, Judgement judged, String what, String which) {

@@ -11,7 +11,6 @@ import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.base.Rule;
 import markturn.survey.finding.words.Words;
 import markturn.survey.result.MeasuredMark;
-import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.Position;
 
 /** A mark intersected by lines that cross at a narrow angle. Bound: common practice, no source. */
@@ -20,11 +19,8 @@ final class WeakIntersection implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.measured().marks().measured().stream()
-                .filter(mark ->
-                        mark.from().filter(MeasuredSetup.SEVERAL::equals).isPresent()
-                                && mark.mark().by().isEmpty()
-                                && mark.adjustedBy().isEmpty())
+        return evidence.measured().marks().intersected().stream()
+                .filter(mark -> mark.mark().by().isEmpty() && mark.adjustedBy().isEmpty())
                 .flatMap(mark -> judge(evidence, mark));
     }
 

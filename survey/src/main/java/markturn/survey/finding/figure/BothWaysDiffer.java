@@ -25,8 +25,16 @@ import markturn.survey.result.SetAbstract;
 /** A leg measured from both ends whose two lengths or height differences disagree. */
 final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
 
-    /** A measured sight from a station to a mark, by their true names. */
-    record Leg(String from, String to, MeasuredSetup setup, SetAbstract sets) {}
+    /**
+     * A measured sight from a station to a mark, by their true names.
+     *
+     * @param there both names in one word, {@code back} the other way
+     */
+    record Leg(String from, String to, String there, String back, MeasuredSetup setup, SetAbstract sets) {
+        static Leg of(String from, String to, MeasuredSetup setup, SetAbstract sets) {
+            return new Leg(from, to, from + "\n" + to, to + "\n" + from, setup, sets);
+        }
+    }
 
     @Override
     public List<Leg> gather(SetupEvidence evidence) {
@@ -37,7 +45,7 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
         String from = job.trueName(setup.setup().station());
         return setup.abstracts().stream()
                 .filter(sets -> sets.horizontal().isPresent() && counts.test(sets))
-                .map(sets -> new Leg(from, job.trueName(sets.target()), setup, sets))
+                .map(sets -> Leg.of(from, job.trueName(sets.target()), setup, sets))
                 .toList();
     }
 
@@ -53,11 +61,11 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
         Set<String> told = new HashSet<>();
         Map<String, Leg> earlier = new HashMap<>();
         for (Leg back : legs) {
-            Leg there = earlier.get(back.to() + "\n" + back.from());
-            if (there != null && told.add(there.from() + "\n" + there.to())) {
+            Leg there = earlier.get(back.back());
+            if (there != null && told.add(there.there())) {
                 compare(evidence, there, back, found);
             }
-            earlier.putIfAbsent(back.from() + "\n" + back.to(), back);
+            earlier.putIfAbsent(back.there(), back);
         }
         return found.stream();
     }

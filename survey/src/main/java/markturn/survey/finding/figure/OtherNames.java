@@ -50,8 +50,7 @@ public final class OtherNames {
 
     /** Those like a mark that is fixed by more than its given coordinates. */
     private static Map<String, Likeness> likeAdopted(List<MeasuredMark> carried, Measured measured) {
-        List<MeasuredMark> fixed =
-                measured.marks().measured().stream().filter(OtherNames::isFixed).toList();
+        List<MeasuredMark> fixed = measured.marks().fixed();
         double farthest = SIGMAS * Math.sqrt(widest(carried) + widest(fixed));
         NavigableMap<Double, List<MeasuredMark>> strips = new TreeMap<>();
         carried.forEach(m ->

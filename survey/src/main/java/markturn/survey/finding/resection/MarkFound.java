@@ -7,15 +7,13 @@ import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.base.Rule;
 import markturn.survey.job.Job;
-import markturn.survey.job.Mark;
 
 /** A control mark that is used although it was found leaning, loose or not at all. */
 final class MarkFound implements Rule {
 
     @Override
     public Stream<Finding> judge(Evidence evidence) {
-        return evidence.job().marks().stream()
-                .filter(m -> m.found().isPresent() && m.found().get() != Mark.Found.UNDISTURBED)
+        return evidence.measured().marks().disturbed().stream()
                 .filter(m -> isUsed(evidence.job(), m.name()))
                 .map(m -> Finding.of(
                         FindingCode.MARK_FOUND,

@@ -192,9 +192,8 @@ public final class BeforePickingUp {
     }
 
     private void newControl(List<Loose> loose) {
-        List<String> oneRay = measured.marks().measured().stream()
-                .filter(m -> m.mark().kind() == Mark.Kind.NEW
-                        && m.from().filter(setup.name()::equals).isPresent())
+        List<String> oneRay = measured.marks().control().stream()
+                .filter(m -> m.from().filter(setup.name()::equals).isPresent())
                 .filter(m -> measured.checks().stream()
                         .noneMatch(c -> c.mark().equals(m.name())
                                 && c.northingDifference().isPresent()))
