@@ -71,6 +71,7 @@ class RegisterTest {
         page.navigate("/job/new");
         page.locator("#name").fill("Fresh at the mill");
         press(page, "Open the job");
+        page.waitForURL("**/equipment*");
         String fresh = page.url().replaceAll("/equipment.*", "");
         page.navigate(fresh + "/register?datum=mill grid");
         press(page, "Take A");
@@ -152,6 +153,7 @@ class RegisterTest {
         page.navigate("/job/new");
         page.locator("#name").fill("Third at the weir");
         press(page, "Open the job");
+        page.waitForURL("**/equipment*");
         page.navigate(page.url().replaceAll("/equipment.*", "") + "/register?datum=weir grid");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("disagreed in the last job")))
                 .containsText("B");

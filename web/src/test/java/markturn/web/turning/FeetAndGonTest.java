@@ -31,6 +31,7 @@ class FeetAndGonTest {
         page.locator("#length").selectOption("us-ft");
         page.locator("#angle").selectOption("gon");
         page.getByText("Open the job").click();
+        page.waitForURL("**/equipment*");
         TypedDay.type(
                 page,
                 "name",
@@ -44,6 +45,7 @@ class FeetAndGonTest {
                 "distancePpm",
                 "2");
         page.getByText("Add the instrument").click();
+        assertThat(page.locator("main")).containsText("I1");
         page.locator("#reflectorName").fill("Prism");
         page.locator("#constant").fill("-30");
         page.getByText("Add the reflector").click();

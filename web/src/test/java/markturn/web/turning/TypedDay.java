@@ -47,6 +47,7 @@ public final class TypedDay {
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job"))
                 .click();
+        page.waitForURL("**/equipment*");
         page.locator("#name").fill("I1");
         page.locator("#directionStdDev").fill("2");
         page.locator("#zenithStdDev").fill("2");
@@ -58,6 +59,8 @@ public final class TypedDay {
         page.locator("#notchBelow").fill("160");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add the instrument"))
                 .click();
+        // The page that comes has a form for a reflector too: the next hand waits for it.
+        assertThat(page.locator("main")).containsText("I1");
         page.locator("#reflectorName").fill("Prism");
         page.locator("#constant").fill("-30");
         page.locator("#reflectorCentring").fill("1");
