@@ -1,7 +1,10 @@
-# Sourced by ./mark-turn bench. A warm start to the sign-in page, side by side with a bare application of the same framework with
-# persistence and security: both from extracted jars, with the same options of the virtual machine, each with a class-data-sharing archive
-# of its own, database running, nothing to build.
+# Sourced by ./mark-turn bench: one part after the other, or those that were asked for.
+bench_parts="start pages jobs many networks faults cold exports epochs planning"
 bench_rounds=7
+
+for part in $bench_asked; do
+  [[ " $bench_parts " = *" $part "* ]] || fail "bench has no part $part, only: $bench_parts"
+done
 
 bench_start() { # DIR java-options ... : milliseconds from the start of the process to the sign-in page
   local dir=$1 p began ended pid
@@ -30,6 +33,101 @@ bench_serve() { # HEAP : the application with its demo on port $p, its process i
 
 bench_median() { sort -n | sed -n "$(((bench_rounds + 1) / 2))p"; }
 
+bench_java() { # java-options ... : a bench within the virtual machine, with the options the application runs with
+  # shellcheck disable=SC2086
+  java $java_options -cp "$bench_classes" "$@"
+}
+
+# A warm start to the sign-in page, side by side with a bare application of the same framework with persistence and security: both from
+# extracted jars, with the same options of the virtual machine, each with a class-data-sharing archive of its own, database running,
+# nothing to build.
+part_start() {
+  local own bare
+  : > "$build/bench-own"
+  : > "$build/bench-bare"
+  for _ in $(seq $bench_rounds); do
+    bench_page=sign-in bench_start "$build/application" $java_options $java_prepared -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar >> "$build/bench-own"
+    bench_page=login bench_start "$build/bare" $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar >> "$build/bench-bare"
+  done
+  own=$(bench_median < "$build/bench-own")
+  bare=$(bench_median < "$build/bench-bare")
+  say "warm start to the sign-in page, median of $bench_rounds, alternating"
+  say "  Mark Turn          $own ms"
+  say "  bare application   $bare ms"
+  say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
+}
+
+# What people do on pages, on one running application, beside the bare one.
+part_pages() {
+  local p bare_port bare_application
+  need chromium chromium
+  p=$(free_port)
+  bench_serve "$(heap)m"
+  java -cp "$bench_classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
+  bare_port=$(free_port)
+  (cd "$build/bare" && exec java $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar --server.port="$bare_port" > "$build/bench-bare.log" 2>&1) &
+  bare_application=$!
+  until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$bare_port/login"; do
+    alive "$bare_application" || fail "the bare application did not start: see $build/bench-bare.log"
+    sleep 0.1
+  done
+  java -cp "$bench_classes" markturn.bench.BookingBench "http://127.0.0.1:$p" "http://127.0.0.1:$bare_port" || fail "a booked reading could not be measured"
+  kill "$bare_application" && wait "$bare_application" 2>/dev/null || true
+  java -cp "$bench_classes" markturn.bench.PeopleBench "http://127.0.0.1:$p" || fail "many people could not be measured"
+  java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fail "points brought in could not be measured"
+  java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"
+  java -cp "$bench_classes" markturn.bench.PocketBench "http://127.0.0.1:$p" || fail "a pointing in the pocket could not be measured"
+  java -cp "$bench_classes" markturn.bench.FieldLineBench "http://127.0.0.1:$p" || fail "a line in the field could not be measured"
+  kill "$application" && wait "$application" 2>/dev/null || true
+}
+
+part_jobs() {
+  local p
+  p=$(free_port)
+  bench_serve "$(heap)m"
+  java -cp "$bench_classes" markturn.bench.JobsBench "http://127.0.0.1:$p" || fail "the list of jobs could not be measured"
+  kill "$application" && wait "$application" 2>/dev/null || true
+}
+
+# Many jobs in a small heap.
+part_many() {
+  local p
+  p=$(free_port)
+  bench_serve 1g
+  java -cp "$bench_classes" markturn.bench.ManyJobsBench "http://127.0.0.1:$p" || fail "many jobs could not be measured"
+  kill "$application" && wait "$application" 2>/dev/null || true
+}
+
+part_networks() {
+  say "networks by nested dissection, beside a bare factorisation and a general optimiser, with the options the application runs with"
+  bench_java -Xmx2g markturn.bench.NetworkBench || fail "the networks could not be measured"
+}
+
+part_faults() {
+  say "single faults of a network, beside its adjustment"
+  bench_java -Xmx2g markturn.bench.FaultBench || fail "the single faults could not be measured"
+}
+
+part_cold() {
+  say "cold jobs of setups of 25 lines, opened from their rows, beside parsing these alone"
+  bench_java -Xmx2g markturn.bench.ColdBookBench || fail "the opening of a cold job could not be measured"
+}
+
+part_exports() {
+  say "what leaves a job of 200 setups and 5 000 readings"
+  bench_java -Xmx1g -Dlogback.configurationFile=quiet-logback.xml markturn.bench.ExportsBench || fail "the exports could not be measured"
+}
+
+part_epochs() {
+  say "what moved over twelve epochs of sixty marks, beside one pseudo-inverse by a general library"
+  bench_java -Xmx2g markturn.bench.EpochBench || fail "the epochs could not be measured"
+}
+
+part_planning() {
+  say "planning: a frame under the finger, the ground, a proposal, beside one inverse by a general library"
+  bench_java -Xmx2g markturn.bench.PlanningBench || fail "planning could not be measured"
+}
+
 need curl curl
 build_application
 maven bench -q package dependency:build-classpath -DskipTests -Dmdep.outputFile="$build/bench-classpath" -pl bench -am || fail "the bare application could not be built"
@@ -44,62 +142,8 @@ SPRING_DATASOURCE_URL="jdbc:mariadb://127.0.0.1:$(cat "$build/bench-data/databas
 SPRING_DATASOURCE_PASSWORD=$(cat "$build/bench-data/database.password")
 SPRING_FLYWAY_PASSWORD=$(cat "$build/bench-data/migration.password")
 export SPRING_DATASOURCE_URL SPRING_DATASOURCE_PASSWORD SPRING_DATASOURCE_USERNAME=markturn SPRING_FLYWAY_USER=migration SPRING_FLYWAY_PASSWORD
-: > "$build/bench-own"
-: > "$build/bench-bare"
 bench_page=sign-in bench_start "$build/application" $java_options $java_prepared -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar > /dev/null # migrates
 bench_page=login bench_start "$build/bare" $java_options -XX:ArchiveClassesAtExit="$build/bare.jsa" -jar bench.jar > /dev/null
-for _ in $(seq $bench_rounds); do
-  bench_page=sign-in bench_start "$build/application" $java_options $java_prepared -XX:SharedArchiveFile="$build/classes.jsa" -jar web.jar >> "$build/bench-own"
-  bench_page=login bench_start "$build/bare" $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar >> "$build/bench-bare"
+for part in ${bench_asked:-$bench_parts}; do
+  "part_$part"
 done
-own=$(bench_median < "$build/bench-own")
-bare=$(bench_median < "$build/bench-bare")
-say "warm start to the sign-in page, median of $bench_rounds, alternating"
-say "  Mark Turn          $own ms"
-say "  bare application   $bare ms"
-say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
-
-# A switch of the resection's review against an empty request, on one running application.
-p=$(free_port)
-bench_serve "$(heap)m"
-java -cp "$bench_classes" markturn.bench.WhatIfBench "http://127.0.0.1:$p" || fail "the switches could not be measured"
-bare_port=$(free_port)
-(cd "$build/bare" && exec java $java_options -XX:SharedArchiveFile="$build/bare.jsa" -jar bench.jar --server.port="$bare_port" > "$build/bench-bare.log" 2>&1) &
-bare_application=$!
-until curl -sf -o /dev/null --max-time 5 "http://127.0.0.1:$bare_port/login"; do
-  alive "$bare_application" || fail "the bare application did not start: see $build/bench-bare.log"
-  sleep 0.1
-done
-java -cp "$bench_classes" markturn.bench.BookingBench "http://127.0.0.1:$p" "http://127.0.0.1:$bare_port" || fail "a booked reading could not be measured"
-kill "$bare_application" && wait "$bare_application" 2>/dev/null || true
-java -cp "$bench_classes" markturn.bench.PeopleBench "http://127.0.0.1:$p" || fail "many people could not be measured"
-need chromium chromium
-java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fail "points brought in could not be measured"
-java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"
-java -cp "$bench_classes" markturn.bench.PocketBench "http://127.0.0.1:$p" || fail "a pointing in the pocket could not be measured"
-java -cp "$bench_classes" markturn.bench.FieldLineBench "http://127.0.0.1:$p" || fail "a line in the field could not be measured"
-java -cp "$bench_classes" markturn.bench.JobsBench "http://127.0.0.1:$p" || fail "the list of jobs could not be measured"
-kill "$application" && wait "$application" 2>/dev/null || true
-
-# Many jobs in a small heap.
-bench_serve 1g
-java -cp "$bench_classes" markturn.bench.ManyJobsBench "http://127.0.0.1:$p" || fail "many jobs could not be measured"
-kill "$application" && wait "$application" 2>/dev/null || true
-
-say "networks by nested dissection, beside a bare factorisation and a general optimiser, with the options the application runs with"
-java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.NetworkBench || fail "the networks could not be measured"
-
-say "single faults of a network, beside its adjustment"
-java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.FaultBench || fail "the single faults could not be measured"
-
-say "cold jobs of setups of 25 lines, opened from their rows, beside parsing these alone"
-java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.ColdBookBench || fail "the opening of a cold job could not be measured"
-
-say "what leaves a job of 200 setups and 5 000 readings"
-java $java_options -Xmx1g -Dlogback.configurationFile=quiet-logback.xml -cp "$bench_classes" markturn.bench.ExportsBench || fail "the exports could not be measured"
-
-say "what moved over twelve epochs of sixty marks, beside one pseudo-inverse by a general library"
-java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.EpochBench || fail "the epochs could not be measured"
-
-say "planning: a frame under the finger, the ground, a proposal, beside one inverse by a general library"
-java $java_options -Xmx2g -cp "$bench_classes" markturn.bench.PlanningBench || fail "planning could not be measured"
