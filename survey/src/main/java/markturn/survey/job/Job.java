@@ -2,12 +2,13 @@ package markturn.survey.job;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
-import java.util.stream.Stream;
 
 /**
  * A whole job as it was booked. Names are unique among instruments, among reflectors, among marks and among setups, and every name
@@ -318,13 +319,16 @@ public record Job(
      * another setup, so that what was found holds until one of these changes.
      */
     public Job seenFrom(Setup setup) {
-        List<Mark> seen = setup.refersTo().stream()
-                .flatMap(name -> Stream.of(name, trueName(name)))
-                .distinct()
-                .flatMap(name -> mark(name).stream())
-                .toList();
+        Map<String, Mark> seen = new LinkedHashMap<>();
+        for (String name : setup.refersTo()) {
+            Mark mark = Named.get(marks, name);
+            if (mark != null) {
+                seen.put(mark.name(), mark);
+                mark.sameAs().flatMap(this::mark).ifPresent(same -> seen.put(same.name(), same));
+            }
+        }
         return changed(draft -> {
-            draft.marks = seen;
+            draft.marks = Named.of(seen);
             draft.setups = List.of();
             draft.fixes = List.of();
             draft.references = List.of();

@@ -79,6 +79,11 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         return new Named<>(List.copyOf(all), byName, Map.of(), new Counted<>(all.size()));
     }
 
+    /** What stands in a map by these names, in its order; the map is not to be changed any more. */
+    static <T> List<T> of(Map<String, T> byName) {
+        return new Named<>(List.copyOf(byName.values()), byName, Map.of(), new Counted<>(byName.size()));
+    }
+
     /** The same list with a few elements more. */
     public static <T> List<T> plus(List<T> all, List<T> more, Function<T, String> name) {
         List<T> longer = new ArrayList<>(all.size() + more.size());

@@ -148,7 +148,10 @@ public final class GivenMarks {
     /** The places of {@link #listed} at which new control stands. */
     BitSet control() {
         BitSet all = (BitSet) shared.control.clone();
-        behind.control.stream().forEach(place -> all.set(place + shared.listed.size()));
+        int before = shared.listed.size();
+        for (int place = behind.control.nextSetBit(0); place >= 0; place = behind.control.nextSetBit(place + 1)) {
+            all.set(before + place);
+        }
         return all;
     }
 

@@ -70,7 +70,9 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         }
         BitSet ofControl = given.control();
         ofControl.and(places);
-        ofControl.stream().forEach(place -> control.add(all.get(place)));
+        for (int place = ofControl.nextSetBit(0); place >= 0; place = ofControl.nextSetBit(place + 1)) {
+            control.add(all.get(place));
+        }
         also.forEach(mark -> {
             unlisted.put(mark.name(), mark);
             all.add(mark);

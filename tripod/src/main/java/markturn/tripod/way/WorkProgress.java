@@ -6,9 +6,9 @@ import java.util.Optional;
 import markturn.fieldbook.BookedJob;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Job;
-import markturn.survey.job.Mark;
 import markturn.survey.job.Setup;
 import markturn.survey.result.MeasuredMark;
+import markturn.survey.result.MeasuredMarks;
 import markturn.survey.show.Sentence;
 import markturn.tripod.view.NameInAddress;
 import markturn.tripod.view.Sheet;
@@ -98,28 +98,28 @@ public record WorkProgress(List<Act> acts) {
         acts.add(review(book, current, at));
         acts.add(detail(job.locatedCount(), current, at));
         acts.add(closing(book, at));
-        int positions = 0;
-        int fresh = 0;
-        for (MeasuredMark mark : book.result().measured().marks().measured()) {
-            if (mark.from().isPresent() && mark.position().isPresent()) {
-                positions++;
-                fresh += mark.mark().kind() == Mark.Kind.NEW ? 1 : 0;
-            }
-        }
+        MeasuredMarks marks = book.result().measured().marks();
+        boolean carried = marks.measured().stream().anyMatch(WorkProgress::isCarried);
+        int fresh =
+                (int) marks.control().stream().filter(WorkProgress::isCarried).count();
         acts.add(new Act(
                 WorkStep.COORDINATES,
                 at + WorkStep.COORDINATES.path(),
-                positions > 0 ? State.OPEN : State.AHEAD,
+                carried ? State.OPEN : State.AHEAD,
                 Sentence.count(fresh, "new mark", "new marks")));
         acts.add(new Act(
-                WorkStep.PLAN, at + WorkStep.PLAN.path(), control + positions > 0 ? State.OPEN : State.AHEAD, ""));
+                WorkStep.PLAN, at + WorkStep.PLAN.path(), control > 0 || carried ? State.OPEN : State.AHEAD, ""));
         acts.add(new Act(
                 WorkStep.SET_OUT,
                 at + WorkStep.SET_OUT.path(),
-                current.isPresent() && positions > 0 ? State.OPEN : State.AHEAD,
+                current.isPresent() && carried ? State.OPEN : State.AHEAD,
                 ""));
-        acts.add(new Act(WorkStep.DELIVER, at + WorkStep.DELIVER.path(), positions > 0 ? State.OPEN : State.AHEAD, ""));
+        acts.add(new Act(WorkStep.DELIVER, at + WorkStep.DELIVER.path(), carried ? State.OPEN : State.AHEAD, ""));
         return new WorkProgress(acts);
+    }
+
+    private static boolean isCarried(MeasuredMark mark) {
+        return mark.from().isPresent() && mark.position().isPresent();
     }
 
     private static Act detail(int located, Optional<Setup> current, String at) {

@@ -31,7 +31,8 @@ public final class Legs {
     }
 
     private static boolean isLocated(Job job, String mark) {
-        return job.mark(job.trueName(mark))
+        return job.mark(mark)
+                .map(m -> m.sameAs().flatMap(job::mark).orElse(m))
                 .filter(m -> m.kind() == Mark.Kind.LOCATED)
                 .isPresent();
     }
