@@ -20,7 +20,9 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     /** The marks of {@code own} as they came to be known: places in the job's list, or below zero those of names that it does not hold. */
     private int[] inOrder = new int[64];
 
-    private int size;
+    /** How many of these are in use. */
+    private int noted;
+
     private final List<String> unlisted = new ArrayList<>();
 
     public KnownPositions(GivenMarks given) {
@@ -58,7 +60,7 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     public Position put(String mark, Position position) {
         Position before = own.put(mark, position);
         if (before == null) {
-            isKnown(orderOf(mark));
+            note(orderOf(mark));
             return given.held(mark);
         }
         return before;
@@ -73,7 +75,7 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     public void found(int place, Position position, String source) {
         own.putAt(place, position);
         from.putAt(place, source);
-        isKnown(place);
+        note(place);
     }
 
     /** As {@link #inOrder} holds a mark. */
@@ -88,21 +90,21 @@ public final class KnownPositions extends AbstractMap<String, Position> {
         return -1 - unlisted.indexOf(mark);
     }
 
-    private void isKnown(int mark) {
-        if (size == inOrder.length) {
-            inOrder = Arrays.copyOf(inOrder, 2 * size);
+    private void note(int mark) {
+        if (noted == inOrder.length) {
+            inOrder = Arrays.copyOf(inOrder, 2 * noted);
         }
-        inOrder[size++] = mark;
+        inOrder[noted++] = mark;
     }
 
     private void forget(int mark) {
         int kept = 0;
-        for (int i = 0; i < size; i++) {
+        for (int i = 0; i < noted; i++) {
             if (inOrder[i] != mark) {
                 inOrder[kept++] = inOrder[i];
             }
         }
-        size = kept;
+        noted = kept;
     }
 
     /** Notes where a mark's position came from: a setup, or what else gave it. */
@@ -154,7 +156,7 @@ public final class KnownPositions extends AbstractMap<String, Position> {
     public Set<Entry<String, Position>> entrySet() {
         Map<String, Position> all = new LinkedHashMap<>();
         given.held().forEach(mark -> all.put(mark.name(), mark.position().get()));
-        for (int i = 0; i < size; i++) {
+        for (int i = 0; i < noted; i++) {
             String mark = inOrder[i] < 0 ? unlisted.get(-1 - inOrder[i]) : given.nameAt(inOrder[i]);
             all.put(mark, own.get(mark));
         }
