@@ -49,7 +49,7 @@ public final class ExportsBench {
 
     private static double median(Supplier<byte[]> write) {
         double[] times = new double[ROUNDS];
-        for (int round = -ROUNDS / 2; round < ROUNDS; round++) {
+        for (int round = -ROUNDS; round < ROUNDS; round++) {
             long began = System.nanoTime();
             int length = write.get().length;
             double time = (System.nanoTime() - began) / 1e6;
