@@ -105,9 +105,10 @@ final class Paper extends Writer {
         // A part is handed on when it is whole.
     }
 
+    /** What nobody waits for any more is not begun. */
     @Override
     public void close() {
-        // Nothing is held open.
+        parts.forEach(part -> part.cancel(false));
     }
 
     private void handOn(int end) {
@@ -178,8 +179,7 @@ final class Paper extends Writer {
     }
 
     private static void number(PDDocument document, String job) throws IOException {
-        TrueTypeFont glyphs =
-                new TTFParser().parse(new RandomAccessReadBuffer(Report.class.getResourceAsStream("next-400.ttf")));
+        TrueTypeFont glyphs = glyphs("next-400.ttf");
         PDFont font = PDType0Font.load(document, glyphs, true);
         String name = written(glyphs, job);
         int sheet = 0;

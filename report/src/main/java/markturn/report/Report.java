@@ -164,10 +164,11 @@ public final class Report {
      * @param progress is told the share that is done, 0 to 1; what it throws ends the work before its next step
      */
     public byte[] pdf(DoubleConsumer progress) {
-        Paper paper = new Paper();
-        write(paper, "", stylesheet() + Paper.RULES, progress);
-        progress.accept(PAGE_WRITTEN);
-        return paper.pdf(PlainText.cleaned(result.job().name()));
+        try (Paper paper = new Paper()) {
+            write(paper, "", stylesheet() + Paper.RULES, progress);
+            progress.accept(PAGE_WRITTEN);
+            return paper.pdf(PlainText.cleaned(result.job().name()));
+        }
     }
 
     private void write(Writer to, String stylesheet, String style, DoubleConsumer progress) {
