@@ -81,22 +81,18 @@ part_pages() {
   kill "$application" && wait "$application" 2>/dev/null || true
 }
 
-part_jobs() {
+bench_alone() { # HEAP CLASS WORDS : a bench of an application that does nothing else
   local p
   p=$(free_port)
-  bench_serve "$(heap)m"
-  java -cp "$bench_classes" markturn.bench.JobsBench "http://127.0.0.1:$p" || fail "the list of jobs could not be measured"
+  bench_serve "$1"
+  java -cp "$bench_classes" "markturn.bench.$2" "http://127.0.0.1:$p" || fail "$3 could not be measured"
   kill "$application" && wait "$application" 2>/dev/null || true
 }
 
-# Many jobs in a small heap.
-part_many() {
-  local p
-  p=$(free_port)
-  bench_serve 1g
-  java -cp "$bench_classes" markturn.bench.ManyJobsBench "http://127.0.0.1:$p" || fail "many jobs could not be measured"
-  kill "$application" && wait "$application" 2>/dev/null || true
-}
+part_jobs() { bench_alone "$(heap)m" JobsBench "the list of jobs"; }
+
+# In a small heap.
+part_many() { bench_alone 1g ManyJobsBench "many jobs"; }
 
 part_networks() {
   say "networks by nested dissection, beside a bare factorisation and a general optimiser, with the options the application runs with"

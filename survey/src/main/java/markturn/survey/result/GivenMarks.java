@@ -42,7 +42,7 @@ public final class GivenMarks {
         private final List<Mark> constructed = new ArrayList<>();
         private final List<Mark> disturbed = new ArrayList<>();
         /** Where new control stands among those listed. */
-        private final BitSet control = new BitSet();
+        private final BitSet newControl = new BitSet();
 
         private PlaceIndex index;
 
@@ -56,7 +56,7 @@ public final class GivenMarks {
                     disturbed.add(mark);
                 }
                 if (mark.sameAs().isEmpty()) {
-                    control.set(listed.size(), mark.kind() == Mark.Kind.NEW);
+                    newControl.set(listed.size(), mark.kind() == Mark.Kind.NEW);
                     places.put(mark.name(), listed.size());
                     Optional<Position> at = mark.given().map(Position::held).map(p -> planOnly ? p.planOnly() : p);
                     at.ifPresent(p -> held.put(mark.name(), p));
@@ -146,10 +146,10 @@ public final class GivenMarks {
     }
 
     /** The places of {@link #listed} at which new control stands. */
-    BitSet control() {
-        BitSet all = (BitSet) shared.control.clone();
+    BitSet newControl() {
+        BitSet all = (BitSet) shared.newControl.clone();
         int before = shared.listed.size();
-        for (int place = behind.control.nextSetBit(0); place >= 0; place = behind.control.nextSetBit(place + 1)) {
+        for (int place = behind.newControl.nextSetBit(0); place >= 0; place = behind.newControl.nextSetBit(place + 1)) {
             all.set(before + place);
         }
         return all;

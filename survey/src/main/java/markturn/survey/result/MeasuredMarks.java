@@ -24,7 +24,7 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     private final boolean adjusted;
     private final List<MeasuredMark> all;
     private final List<MeasuredMark> measured;
-    private final List<MeasuredMark> control = new ArrayList<>();
+    private final List<MeasuredMark> newControl = new ArrayList<>();
     private final List<MeasuredMark> fixed = new ArrayList<>();
     private final List<MeasuredMark> intersected = new ArrayList<>();
     private final Map<String, MeasuredMark> unlisted = new HashMap<>();
@@ -68,16 +68,16 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
                 intersected.add(now);
             }
         }
-        BitSet ofControl = given.control();
+        BitSet ofControl = given.newControl();
         ofControl.and(places);
         for (int place = ofControl.nextSetBit(0); place >= 0; place = ofControl.nextSetBit(place + 1)) {
-            control.add(all.get(place));
+            newControl.add(all.get(place));
         }
         also.forEach(mark -> {
             unlisted.put(mark.name(), mark);
             all.add(mark);
             found.add(mark);
-            control.add(mark);
+            newControl.add(mark);
             if (mark.position().isPresent()
                     && (mark.from().isEmpty() || mark.adjustedBy().isPresent())) {
                 fixed.add(mark);
@@ -106,8 +106,8 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     }
 
     /** The new control among those, and stations the job does not list. */
-    public List<MeasuredMark> control() {
-        return Collections.unmodifiableList(control);
+    public List<MeasuredMark> newControl() {
+        return Collections.unmodifiableList(newControl);
     }
 
     /** Those of {@link #measured} that no setup carried, or that were adopted. */

@@ -57,7 +57,7 @@ class MeasuredMarksTest {
                 Optional.empty());
         MeasuredMarks marks = new MeasuredMarks(GIVEN, known(HERE), Map.of(), List.of(station), MeasuredMarks.NONE);
         assertThat(marks.measured()).extracting(MeasuredMark::name).containsExactly("A", "N", "D", "F");
-        assertThat(marks.control()).extracting(MeasuredMark::name).containsExactly("N", "F");
+        assertThat(marks.newControl()).extracting(MeasuredMark::name).containsExactly("N", "F");
         assertThat(marks.fixed()).extracting(MeasuredMark::name).containsExactly("A");
         assertThat(marks.intersected()).extracting(MeasuredMark::name).containsExactly("D");
         assertThat(marks.disturbed()).extracting(Mark::name).containsExactly("L");

@@ -100,8 +100,8 @@ public record WorkProgress(List<Act> acts) {
         acts.add(closing(book, at));
         MeasuredMarks marks = book.result().measured().marks();
         boolean carried = marks.measured().stream().anyMatch(WorkProgress::isCarried);
-        int fresh =
-                (int) marks.control().stream().filter(WorkProgress::isCarried).count();
+        int fresh = (int)
+                marks.newControl().stream().filter(WorkProgress::isCarried).count();
         acts.add(new Act(
                 WorkStep.COORDINATES,
                 at + WorkStep.COORDINATES.path(),

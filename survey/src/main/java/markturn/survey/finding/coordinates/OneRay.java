@@ -21,7 +21,7 @@ final class OneRay implements Rule {
                 .filter(c -> c.northingDifference().isPresent())
                 .map(Check::mark)
                 .collect(Collectors.toSet());
-        return evidence.measured().marks().control().stream()
+        return evidence.measured().marks().newControl().stream()
                 .filter(m -> m.position().isPresent() && m.from().isPresent())
                 .filter(m -> m.adjustedBy().isEmpty() && !isFreeStation(evidence, m))
                 .filter(m -> !checked.contains(m.name()) && !m.from().get().equals(MeasuredSetup.SEVERAL))

@@ -34,7 +34,7 @@ public final class OtherNames {
 
     /** Each new mark with the nearest fixed one that its position cannot be told from, in the job's order. */
     public static List<Likeness> of(Measured measured) {
-        List<MeasuredMark> carried = measured.marks().control().stream()
+        List<MeasuredMark> carried = measured.marks().newControl().stream()
                 .filter(m -> m.position().isPresent())
                 .filter(m -> m.from().isPresent() && m.adjustedBy().isEmpty())
                 .toList();

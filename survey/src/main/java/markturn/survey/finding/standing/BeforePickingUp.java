@@ -192,7 +192,7 @@ public final class BeforePickingUp {
     }
 
     private void newControl(List<Loose> loose) {
-        List<String> oneRay = measured.marks().control().stream()
+        List<String> oneRay = measured.marks().newControl().stream()
                 .filter(m -> m.from().filter(setup.name()::equals).isPresent())
                 .filter(m -> measured.checks().stream()
                         .noneMatch(c -> c.mark().equals(m.name())
