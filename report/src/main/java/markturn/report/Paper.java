@@ -49,8 +49,8 @@ final class Paper extends Writer {
     private static final String END = "</main></body></html>";
 
     private static final double POINTS_PER_MM = 72 / 25.4;
-    /** The margin of the sheet, as the stylesheet has it. */
-    private static final double SIDE = 14 * POINTS_PER_MM;
+    /** The margin of the sheet and what the page keeps free within it (12 pixels), as the stylesheet has them. */
+    private static final double SIDE = 14 * POINTS_PER_MM + 9;
 
     private static final double BELOW = 8 * POINTS_PER_MM;
     private static final float SIZE = 8;
