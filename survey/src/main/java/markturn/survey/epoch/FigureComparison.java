@@ -61,28 +61,41 @@ public record FigureComparison(List<String> reference, List<Left> left, boolean 
             test = laid.congruence(reference);
         }
         List<String> gone = left.stream().map(Left::mark).toList();
+        MarkTest eachMark = MarkTest.of(all.dimension(), each);
         List<Movement> movements = new ArrayList<>();
         for (String mark : all.marks()) {
             Movement.Part part = reference.contains(mark)
                     ? Movement.Part.REFERENCE
                     : gone.contains(mark) ? Movement.Part.LEFT_REFERENCE : Movement.Part.COMPARED;
-            movements.add(movement(laid, mark, part, each));
+            movements.add(eachMark.movement(laid, mark, part));
         }
         return new FigureComparison(List.copyOf(reference), left, !test.fails(alarm), movements);
     }
 
-    private static Movement movement(Displacements laid, String mark, Movement.Part part, double each) {
-        double[] shift = laid.shift(mark);
-        double[][] covariance = laid.covariance(mark);
-        int degrees = laid.dimension();
-        return new Movement(
-                mark,
-                part,
-                shift,
-                covariance,
-                squared(shift, covariance),
-                Distributions.chiSquare(degrees, each),
-                Math.sqrt(Distributions.noncentrality(degrees, each, POWER) * largest(covariance)));
+    /**
+     * What every mark of one comparison is held against; the same for all, and dear to find.
+     *
+     * @param limit of the squared movement by its covariance, chi-square
+     * @param shown the noncentrality that exceeds it four times in five
+     */
+    private record MarkTest(double limit, double shown) {
+        static MarkTest of(int degrees, double alarm) {
+            return new MarkTest(
+                    Distributions.chiSquare(degrees, alarm), Distributions.noncentrality(degrees, alarm, POWER));
+        }
+
+        Movement movement(Displacements laid, String mark, Movement.Part part) {
+            double[] shift = laid.shift(mark);
+            double[][] covariance = laid.covariance(mark);
+            return new Movement(
+                    mark,
+                    part,
+                    shift,
+                    covariance,
+                    squared(shift, covariance),
+                    limit,
+                    Math.sqrt(shown * largest(covariance)));
+        }
     }
 
     /** {@code dᵀ Q⁻¹ d} of one or two rows. */
