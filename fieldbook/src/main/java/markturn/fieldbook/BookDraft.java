@@ -29,6 +29,7 @@ final class BookDraft {
     private final Map<String, ReadingPlace> places = new HashMap<>();
     private final Map<String, List<Reading>> readings = new LinkedHashMap<>();
     private final FieldState.Draft state;
+    private Places placed;
     private Job base;
     private String name;
     private String place;
@@ -47,11 +48,17 @@ final class BookDraft {
     BookDraft(BookedJob before) {
         this.before = before;
         this.state = new FieldState.Draft(before.state());
+        this.placed = before.places();
         open(before.job());
     }
 
-    /** Begins with a whole job. */
-    void open(Job job) {
+    /** Begins with a whole job that an entry of that key opened. */
+    void open(String key, Job job) {
+        placed = Places.opened(key, job);
+        open(job);
+    }
+
+    private void open(Job job) {
         base = job;
         name = job.name();
         place = job.place();
@@ -169,7 +176,7 @@ final class BookDraft {
 
     /** Where the reading of that key stands. */
     Optional<ReadingPlace> find(String key) {
-        return Optional.ofNullable(places.get(key)).or(() -> before.places().find(key));
+        return Optional.ofNullable(places.get(key)).or(() -> placed.find(key));
     }
 
     /** Changes the readings of those keys; a key that none has changes nothing. */
@@ -203,6 +210,6 @@ final class BookDraft {
                 base.network(),
                 adopted.done(),
                 decisions.done());
-        return before.longer(behind, job, before.places().plus(places), state.done());
+        return before.longer(behind, job, placed.plus(places), state.done());
     }
 }

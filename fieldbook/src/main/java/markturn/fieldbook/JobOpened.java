@@ -26,11 +26,8 @@ public record JobOpened(Job job) implements EntryPayload {
 
     @Override
     public void apply(BookDraft draft, Entry entry) {
-        draft.open(job);
+        draft.open(entry.key(), job);
         for (Setup setup : job.setups()) {
-            for (int i = 0; i < setup.readings().size(); i++) {
-                draft.place(entry.key() + "/" + setup.name() + "/" + i, new ReadingPlace(setup.name(), i));
-            }
             if (!setup.readings().isEmpty()) {
                 draft.state().observed(setup.name(), entry.by());
             }

@@ -1,5 +1,6 @@
 package markturn.fieldbook.wire;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -21,6 +22,26 @@ public final class SetupReader {
     }
 
     public static Reading reading(Element of) {
+        return reading(of, targetHeight(of));
+    }
+
+    private static Optional<MeasuredHeight> targetHeight(Element of) {
+        return of.find("targetHeight").map(SetupReader::height);
+    }
+
+    /** A height stays on the pole for many readings: those that follow with the same share it. */
+    private static List<Reading> readings(Element setup) {
+        List<Reading> all = new ArrayList<>();
+        Optional<MeasuredHeight> last = Optional.empty();
+        for (Element of : setup.list("readings")) {
+            Optional<MeasuredHeight> height = targetHeight(of);
+            last = height.equals(last) ? last : height;
+            all.add(reading(of, last));
+        }
+        return List.copyOf(all);
+    }
+
+    private static Reading reading(Element of, Optional<MeasuredHeight> targetHeight) {
         return new Reading(
                 of.name("target"),
                 of.oneOf("role", Reading.Role.values(), JobReader::key),
@@ -31,7 +52,7 @@ public final class SetupReader {
                 slope(of),
                 of.list("slopes").stream().map(Element::length).toList(),
                 of.optionalName("reflector").orElse(Reflector.REFLECTORLESS),
-                of.find("targetHeight").map(SetupReader::height),
+                targetHeight,
                 of.instant("at"),
                 origin(of),
                 of.find("applied").map(a -> new Reading.Applied(a.length("constant"), a.plain("ppm"))),
@@ -117,7 +138,7 @@ public final class SetupReader {
                 of.find("atmosphere").map(JobReader::atmosphere),
                 free ? byResection(of) : orientation(of),
                 new Setup.SettingUp(of.length("plummet"), of.length("centringStdDev"), of.instant("at")),
-                of.list("readings").stream().map(SetupReader::reading).toList());
+                readings(of));
     }
 
     static Reading.Origin origin(Element of) {

@@ -116,7 +116,7 @@ final class Constructions {
                         surface.elevation(),
                         Covariance.of(propagation.variance(plan)),
                         surface.elevationVariance(),
-                        new Position.Lineages(
+                        new Position.MadeLineages(
                                 Optional.of(plan), surface.lineage().level())),
                 setup.name()));
     }
@@ -168,7 +168,7 @@ final class Constructions {
                         OptionalDouble.of(elevation),
                         base.plan(),
                         OptionalDouble.of(variance),
-                        new Position.Lineages(base.lineage().plan(), Optional.empty())),
+                        new Position.MadeLineages(base.lineage().plan(), Optional.empty())),
                 setup.name()));
     }
 
@@ -206,7 +206,7 @@ final class Constructions {
                         OptionalDouble.empty(),
                         Covariance.of(propagation.variance(plan)),
                         OptionalDouble.empty(),
-                        new Position.Lineages(Optional.of(plan), Optional.empty())),
+                        new Position.MadeLineages(Optional.of(plan), Optional.empty())),
                 from(bases)));
     }
 

@@ -236,7 +236,7 @@ final class Intersection {
                 covariance,
                 level.map(l -> OptionalDouble.of(propagation.variance(l.lineage())[0]))
                         .orElse(none),
-                new Position.Lineages(Optional.of(plan), level.map(IntersectedLevel.Level::lineage)));
+                new Position.MadeLineages(Optional.of(plan), level.map(IntersectedLevel.Level::lineage)));
     }
 
     /** How each sight, and what it rests on, moves the mark. */

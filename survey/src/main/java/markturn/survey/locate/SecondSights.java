@@ -63,7 +63,7 @@ final class SecondSights {
                 level.elevation(),
                 Covariance.of(propagation.variance(plan)),
                 level.elevationVariance(),
-                new Position.Lineages(Optional.of(plan), level.lineage().level()));
+                new Position.MadeLineages(Optional.of(plan), level.lineage().level()));
     }
 
     /** The meaned elevation, in the plan of the first. */
@@ -87,7 +87,7 @@ final class SecondSights {
                         + second.elevation().getAsDouble() * of),
                 first.plan(),
                 OptionalDouble.of(propagation.variance(level)[0]),
-                new Position.Lineages(first.lineage().plan(), Optional.of(level)));
+                new Position.MadeLineages(first.lineage().plan(), Optional.of(level)));
     }
 
     /** The weight of the second; what is held outweighs everything. */

@@ -116,7 +116,7 @@ final class NetworkReport {
                 levelled ? OptionalDouble.of(heights.adjustment().unknown(level)) : before.elevation(),
                 covariance,
                 levelled ? OptionalDouble.of(variance) : before.elevationVariance(),
-                new Position.Lineages(
+                new Position.MadeLineages(
                         Optional.of(together.plan(name, covariance)),
                         levelled
                                 ? Optional.of(together.level(name, variance))

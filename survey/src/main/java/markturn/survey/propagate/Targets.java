@@ -6,21 +6,22 @@ import java.util.Set;
 /**
  * The targets that stood around a setup for more than one purpose: the centring and the height of each are one source, whatever it was
  * sighted for.
+ *
+ * @param setup its name
+ * @param shared true names of the marks with such targets
+ * @param depth deeper than all that the setup rests on: none of that can hang on what stood around it
  */
-public final class Targets {
-    private final String setup;
-    private final Set<String> shared;
-    private final int depth;
-
+public record Targets(String setup, Set<String> shared, int depth) {
     /**
-     * @param setup its name
-     * @param shared true names of the marks with such targets
-     * @param before what the setup rests on: none of it can hang on what stood around it
+     * The same.
+     *
+     * @param before what the setup rests on
      */
-    public Targets(String setup, Set<String> shared, Collection<Lineage> before) {
-        this.setup = setup;
-        this.shared = Set.copyOf(shared);
-        this.depth = 1 + before.stream().mapToInt(Lineage::depth).max().orElse(0);
+    public static Targets around(String setup, Set<String> shared, Collection<Lineage> before) {
+        return new Targets(
+                setup,
+                Set.copyOf(shared),
+                1 + before.stream().mapToInt(Lineage::depth).max().orElse(0));
     }
 
     /** Whether the target on a mark was sighted for more than one purpose. */

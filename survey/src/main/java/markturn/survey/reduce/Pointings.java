@@ -16,7 +16,7 @@ import markturn.survey.job.Reading;
  */
 public final class Pointings {
     private final List<BookedReading> readings;
-    private final SortedMap<Integer, FaceMeans> bySet = new TreeMap<>();
+    private final Map<Integer, FaceMeans> bySet;
     private final boolean onBothFaces;
 
     Pointings(List<BookedReading> readings, Function<Reading, OptionalDouble> correctedSlope) {
@@ -26,7 +26,10 @@ public final class Pointings {
             sorted.computeIfAbsent(reading.circle(), set -> new java.util.ArrayList<>())
                     .add(reading);
         }
-        sorted.forEach((set, inSet) -> bySet.put(set, FaceMeans.of(inSet, correctedSlope)));
+        SortedMap<Integer, FaceMeans> means = new TreeMap<>();
+        sorted.forEach((set, inSet) -> means.put(set, FaceMeans.of(inSet, correctedSlope)));
+        // A located point has one set, and a job has thousands of them: for those the smallest map there is.
+        this.bySet = means.size() == 1 ? Map.copyOf(means) : Collections.unmodifiableMap(means);
         this.onBothFaces = bySet.values().stream().anyMatch(FaceMeans::bothFaces);
     }
 
@@ -42,25 +45,28 @@ public final class Pointings {
 
     /** Face means by set number, ascending. */
     public Map<Integer, FaceMeans> bySet() {
-        return Collections.unmodifiableMap(bySet);
+        return bySet;
     }
 
     /** Zenith angle: mean of the sets' means, radians; empty where none was read. */
     public OptionalDouble zenith() {
-        return bySet.values().stream()
-                .map(FaceMeans::zenith)
-                .filter(OptionalDouble::isPresent)
-                .mapToDouble(OptionalDouble::getAsDouble)
-                .average();
+        return average(FaceMeans::zenith);
     }
 
     /** Corrected slope distance: mean over the sets, metres; empty where none was measured. */
     public OptionalDouble slope() {
-        return bySet.values().stream()
-                .map(FaceMeans::slope)
+        return average(FaceMeans::slope);
+    }
+
+    /** What one set alone has is handed on as it is: nothing is kept twice. */
+    private OptionalDouble average(Function<FaceMeans, OptionalDouble> what) {
+        List<OptionalDouble> all = bySet.values().stream()
+                .map(what)
                 .filter(OptionalDouble::isPresent)
-                .mapToDouble(OptionalDouble::getAsDouble)
-                .average();
+                .toList();
+        return all.size() == 1
+                ? all.get(0)
+                : all.stream().mapToDouble(OptionalDouble::getAsDouble).average();
     }
 
     /** How many sets the zenith angle rests on, single faces counted half. */
@@ -91,7 +97,7 @@ public final class Pointings {
                 count += entry.getValue().bothFaces() ? 1 : 0.5;
             }
         }
-        return new ReducedDirections(reduced, count);
+        return ReducedDirections.of(reduced, count);
     }
 
     /**

@@ -11,11 +11,14 @@ import markturn.survey.angle.Angles;
  *
  * @param bySet radians by set number
  * @param count what the mean rests on, single faces counted half
+ * @param mean sets weighing equally, in [0, 2 pi); empty where no set holds the zero
  */
-public record ReducedDirections(SortedMap<Integer, Double> bySet, double count) {
-    /** The mean, sets weighing equally, in [0, 2 pi); empty where no set holds the zero. */
-    public OptionalDouble mean() {
-        return bySet.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Angles.mean(List.copyOf(bySet.values())));
+public record ReducedDirections(SortedMap<Integer, Double> bySet, double count, OptionalDouble mean) {
+    static ReducedDirections of(SortedMap<Integer, Double> bySet, double count) {
+        return new ReducedDirections(
+                bySet,
+                count,
+                bySet.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Angles.mean(List.copyOf(bySet.values()))));
     }
 
     /** The same with something added to each, radians. */
@@ -25,6 +28,6 @@ public record ReducedDirections(SortedMap<Integer, Double> bySet, double count) 
         }
         SortedMap<Integer, Double> turned = new TreeMap<>();
         bySet.forEach((set, direction) -> turned.put(set, Angles.onCircle(direction + by)));
-        return new ReducedDirections(turned, count);
+        return of(turned, count);
     }
 }

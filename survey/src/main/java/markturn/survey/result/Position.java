@@ -20,10 +20,17 @@ public record Position(
         Covariance plan,
         OptionalDouble elevationVariance,
         Lineages lineage) {
-    /** What the plan (north and east) and the elevation of a place owe their errors to; nothing: to a source of their own. */
-    public record Lineages(Optional<Lineage> plan, Optional<Lineage> level) {
-        public static final Lineages OWN = new Lineages(Optional.empty(), Optional.empty());
+    /** What the plan (north and east) and the elevation of a place owe their errors to; nothing: to a source of their own. A value. */
+    public interface Lineages {
+        Lineages OWN = new MadeLineages(Optional.empty(), Optional.empty());
+
+        Optional<Lineage> plan();
+
+        Optional<Lineage> level();
     }
+
+    /** Lineages as they were made. */
+    public record MadeLineages(Optional<Lineage> plan, Optional<Lineage> level) implements Lineages {}
 
     /** One whose errors are its own. */
     public Position(

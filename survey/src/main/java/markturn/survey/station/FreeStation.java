@@ -283,7 +283,7 @@ public final class FreeStation {
                 levels ? OptionalDouble.of(levelled.get().elevation()) : none,
                 Covariance.of(propagation.variance(plan)),
                 levels ? OptionalDouble.of(propagation.variance(level)[0]) : none,
-                new Position.Lineages(Optional.of(plan), levels ? Optional.of(level) : Optional.empty()));
+                new Position.MadeLineages(Optional.of(plan), levels ? Optional.of(level) : Optional.empty()));
     }
 
     private static OptionalDouble varianceFactor(ResectionSolution solution) {

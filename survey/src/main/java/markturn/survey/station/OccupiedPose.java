@@ -96,7 +96,7 @@ final class OccupiedPose {
             String mark = job.trueName(sight);
             Optional.ofNullable(known.get(mark)).ifPresent(at -> addBoth(before, mark, at));
         }
-        return new Targets(setup.name(), shared(job, setup, fixes), before);
+        return Targets.around(setup.name(), shared(job, setup, fixes), before);
     }
 
     private static void addBoth(List<Lineage> before, String mark, Position at) {

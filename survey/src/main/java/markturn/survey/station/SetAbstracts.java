@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import markturn.survey.angle.Angles;
 import markturn.survey.reduce.BookedSetup;
@@ -18,6 +19,13 @@ import markturn.survey.result.SetAbstract;
  * rounds; textbook).
  */
 final class SetAbstracts {
+    private static final OptionalDouble NOTHING = OptionalDouble.of(0);
+    /** Lists that say nothing: there are thousands of single shots with five lists each, and most of these are the same few. */
+    private static final Map<List<OptionalDouble>, List<OptionalDouble>> PLAIN = new ConcurrentHashMap<>();
+
+    /** Of more, hardly two are the same. */
+    private static final int FEW_SETS = 4;
+
     private static final int TARGETS_FOR_CLASSICAL_REDUCTION = 3;
 
     private final int lastSet;
@@ -77,8 +85,9 @@ final class SetAbstracts {
 
     private SetAbstract abstractOf(ReducedFix fix, Map<Integer, Double> shifts) {
         var directions = fix.directions().bySet();
+        OptionalDouble direction = fix.directions().mean();
         List<OptionalDouble> residuals = bySet(set -> directions.containsKey(set)
-                ? OptionalDouble.of(residual(fix, set) - shifts.getOrDefault(set, 0.0))
+                ? value(residual(fix, set) - shifts.getOrDefault(set, 0.0), NOTHING)
                 : OptionalDouble.empty());
         int sets = directions.size();
         double squares = residuals.stream()
@@ -90,9 +99,9 @@ final class SetAbstracts {
                 fix.fix(),
                 sets,
                 fix.directions().count(),
-                fix.directions().mean(),
+                direction,
                 bySet(set ->
-                        directions.containsKey(set) ? OptionalDouble.of(directions.get(set)) : OptionalDouble.empty()),
+                        directions.containsKey(set) ? value(directions.get(set), direction) : OptionalDouble.empty()),
                 residuals,
                 stdDev,
                 stdDev.isPresent() ? OptionalDouble.of(stdDev.getAsDouble() / Math.sqrt(sets)) : stdDev,
@@ -112,12 +121,19 @@ final class SetAbstracts {
         };
     }
 
+    /** A value, or another that is the same: of thousands of single shots nothing is kept twice. */
+    private static OptionalDouble value(double value, OptionalDouble other) {
+        OptionalDouble own = OptionalDouble.of(value);
+        return own.equals(other) ? other : own;
+    }
+
     private List<OptionalDouble> bySet(Function<Integer, OptionalDouble> value) {
         OptionalDouble[] list = new OptionalDouble[lastSet];
         for (int set = 1; set <= lastSet; set++) {
             list[set - 1] = value.apply(set);
         }
-        // There are five of them for every located point: no larger than they must be.
-        return List.of(list);
+        List<OptionalDouble> all = List.of(list);
+        boolean isPlain = lastSet <= FEW_SETS && all.stream().allMatch(v -> v.isEmpty() || v.equals(NOTHING));
+        return isPlain ? PLAIN.computeIfAbsent(all, same -> same) : all;
     }
 }

@@ -39,13 +39,16 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class FieldBook {
     /** How much of the heap the books kept may fill, as {@link #weight} estimates them. */
-    private static final double SHARE_KEPT = 0.4;
+    private static final double SHARE_KEPT = 0.5;
 
     /** Rows read at once where a job is opened, so that its text never lies in memory as a whole. */
     private static final int ROWS_AT_ONCE = 2000;
 
-    /** One entry or mark with what is computed of it, in bytes. */
-    private static final int WEIGHED = 1500;
+    /** Bytes of one entry, with the key it is found by; of one reading, and of one mark, with what is computed of them. Measured. */
+    private static final int ENTRY_BYTES = 700;
+
+    private static final int READING_BYTES = 700;
+    private static final int MARK_BYTES = 450;
 
     private final StoredJobs jobs;
     private final StoredEntries entries;
@@ -54,7 +57,7 @@ public class FieldBook {
     private final ApplicationEventPublisher told;
     private final TransactionTemplate transaction;
     private final Cache<String, BookedJob> kept = Caffeine.newBuilder()
-            .maximumWeight((long) (SHARE_KEPT * Runtime.getRuntime().maxMemory() / WEIGHED))
+            .maximumWeight((long) (SHARE_KEPT * Runtime.getRuntime().maxMemory()))
             .weigher((String jobId, BookedJob book) -> weight(book))
             .build();
     /** Jobs being opened: six people who open one at once wait for one reading of it. */
@@ -309,9 +312,15 @@ public class FieldBook {
         return entries.bytes(jobId);
     }
 
-    /** About how much memory a book holds with what is computed of it, in units of {@link #WEIGHED} bytes. Measured, see docs/house.md. */
+    /** About how much memory a book holds with what is computed of it, in bytes; docs/house.md tells how that was measured. */
     private static int weight(BookedJob book) {
-        return 16 + book.entries().size() + book.job().marks().size();
+        long readings = book.job().setups().stream()
+                .mapToLong(setup -> setup.readings().size())
+                .sum();
+        long bytes = ENTRY_BYTES * (16L + book.entries().size())
+                + READING_BYTES * readings
+                + MARK_BYTES * (long) book.job().marks().size();
+        return (int) Math.min(Integer.MAX_VALUE, bytes);
     }
 
     /** Lets go of the books in memory; the next look reads them from disk. */
