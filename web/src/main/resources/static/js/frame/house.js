@@ -29,6 +29,15 @@ document.addEventListener("input", event => { if (draftOf(event)) keep(draftOf(e
 document.addEventListener("submit", event => { if (draftOf(event)) keep(draftOf(event), event.target.hasAttribute("action")); });
 document.querySelectorAll("form[data-draft]").forEach(restore);
 
+/** What was said of digits says nothing of newer ones; what is ticked was said of what stands beside it. */
+document.addEventListener("input", ({ target }) => {
+  if (!target.name || target.type === "checkbox") return;
+  const under = target.form?.querySelector(`p.fault#fault-${CSS.escape(target.name)}`);
+  if (!under) return;
+  under.remove();
+  target.removeAttribute("aria-describedby");
+});
+
 watchTables(document.getElementById("content"));
 
 /** A page that a device has kept was drawn in the theme of then. */
