@@ -2,6 +2,7 @@ package markturn.survey.finding.standing;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -42,6 +43,9 @@ public record Glance(
         List<Decision> selfReviewed,
         List<Finding> open,
         List<String> unproved) {
+    /** Located points named of each setup, on paper. */
+    private static final int MOST_NAMED = 8;
+
     /** A mark, and on what it stands. */
     public record Standing(MeasuredMark mark, String why) {
         /** What kind of mark it is, in words. */
@@ -75,6 +79,38 @@ public record Glance(
         return unproved.isEmpty()
                 ? tested + "; every setup is accepted."
                 : tested + "; unproved: " + String.join(", ", unproved) + ".";
+    }
+
+    /**
+     * What rests on one sight, setup by setup, for paper: new control is named, of located points the first few. Hundreds of names would be
+     * pages that nobody reads, and each stands among the coordinates.
+     */
+    public List<String> oneSightBySetup() {
+        Map<String, List<Standing>> bySetup = new LinkedHashMap<>();
+        oneSight.forEach(
+                s -> bySetup.computeIfAbsent(s.mark().from().orElse("an unknown setup"), from -> new ArrayList<>())
+                        .add(s));
+        List<String> lines = new ArrayList<>();
+        bySetup.forEach((setup, marks) -> lines.add(setup + ": " + named(marks) + "."));
+        return lines;
+    }
+
+    private static String named(List<Standing> marks) {
+        List<String> names = new ArrayList<>();
+        marks.stream()
+                .filter(s -> s.mark().mark().kind() != Mark.Kind.LOCATED)
+                .forEach(s -> names.add(s.mark().name() + " (" + s.kind() + ")"));
+        List<String> located = marks.stream()
+                .filter(s -> s.mark().mark().kind() == Mark.Kind.LOCATED)
+                .map(s -> s.mark().name())
+                .toList();
+        // One that is left over is named: "1 more" takes no less room.
+        int shown = located.size() <= MOST_NAMED + 1 ? located.size() : MOST_NAMED;
+        names.addAll(located.subList(0, shown));
+        if (shown < located.size()) {
+            names.add("%d more located points".formatted(located.size() - shown));
+        }
+        return Words.names(names);
     }
 
     private static final class Looking {

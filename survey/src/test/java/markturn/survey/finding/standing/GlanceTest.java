@@ -3,14 +3,17 @@ package markturn.survey.finding.standing;
 import static markturn.survey.Jobs.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import markturn.survey.Jobs;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.base.Finding;
+import markturn.survey.finding.words.Words;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
@@ -21,6 +24,8 @@ import markturn.survey.job.Reading.Role;
 import markturn.survey.job.SatelliteFix;
 import markturn.survey.job.Setup;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a reviewer is told at a glance. A stands at 1000, 5000, B 100 m north of it, C 200 m east; p and q are detail, T1 is new control. */
 class GlanceTest {
@@ -67,6 +72,28 @@ class GlanceTest {
         assertThat(why(glance.untested(), "D")).isEqualTo("seen from S1 it lies 579 mm off, over its limit");
         assertThat(glance.unproved()).containsExactly("S1", "S2");
         assertThat(glance.sentence()).contains("open");
+    }
+
+    /** On paper new control is named and located points are counted beyond the first eight. Counting, no source. */
+    @ParameterizedTest
+    @CsvSource({"1, ''", "8, ''", "9, ''", "10, '2 more located points'", "60, '52 more located points'"})
+    void whatRestsOnOneSightIsNamedAsFarAsSomebodyReadsIt(int points, String more) {
+        List<Reading> readings = new ArrayList<>(List.of(
+                reading("B", Role.BACKSIGHT, 1, Face.LEFT, "0-00-00", "90-00-00", 100.0),
+                reading("T1", Role.FORESIGHT, 1, Face.LEFT, "45-00-00", "90-00-00", 80.0)));
+        List<String> names =
+                IntStream.rangeClosed(1, points).mapToObj(i -> "p" + i).toList();
+        names.forEach(name -> readings.add(reading(name, Role.DETAIL, 0, Face.LEFT, "90-00-00", "90-00-00", 50.0)));
+        Job job = Jobs.with(readings);
+        for (String name : names) {
+            job = job.plus(Mark.named(name, Mark.Kind.LOCATED));
+        }
+        List<String> told = new ArrayList<>(List.of("T1 (new control)"));
+        told.addAll(more.isEmpty() ? names : names.subList(0, 8));
+        if (!more.isEmpty()) {
+            told.add(more);
+        }
+        assertThat(glance(job).oneSightBySetup()).containsExactly("S1: " + Words.names(told) + ".");
     }
 
     @Test
