@@ -8,7 +8,8 @@ const fieldsOf = form => [...form.elements].filter(e => e.name && !["hidden", "s
 
 /** Keeps what stands in a form; sent: it is on its way, and the page that answers knows whether it was taken in. */
 export function keep(form, sent) {
-  write(nameOf(form), { sent, values: Object.fromEntries(fieldsOf(form).map(e => [e.name, e.value])) });
+  const chosen = fieldsOf(form).filter(e => e.type !== "radio" || e.checked);
+  write(nameOf(form), { sent, values: Object.fromEntries(chosen.map(e => [e.name, e.value])) });
 }
 
 /** What was taken in is no draft any more. */
@@ -16,12 +17,18 @@ export function forget(form) {
   localStorage.removeItem(nameOf(form));
 }
 
+/** Of several choices one is ticked; what each of them stands for is not changed. */
+function put(field, value) {
+  if (field.type === "radio") field.checked = field.value === value;
+  else field.value = value;
+}
+
 /** Puts what was typed before a reload back into its form, unless the page itself shows it with its faults. */
 export function restore(form) {
   const draft = read(nameOf(form));
   if (!draft || form.querySelector(".fault:not(:empty)")) return;
   if (draft.sent) forget(form);
-  else fieldsOf(form).filter(e => draft.values[e.name]).forEach(e => { e.value = draft.values[e.name]; });
+  else fieldsOf(form).filter(e => draft.values[e.name]).forEach(e => put(e, draft.values[e.name]));
 }
 
 /** What was sent but met the sign-in or an error page was not taken in: those drafts are open again. */

@@ -292,6 +292,13 @@ class DetailDayTest {
         assertThat(page.locator("#fault-first")).hasCount(0);
         page.locator("#line").check();
         page.locator("input[name=stroke][value=dashed]").check();
+        // Another page and back: what was chosen is chosen, and no choice stands for another.
+        page.navigate("/job/" + id + "/mark");
+        page.navigate("/job/" + id + "/code");
+        assertThat(page.locator("#first")).hasValue("3000");
+        assertThat(page.locator("input[name=stroke][value=solid]")).hasCount(1);
+        assertThat(page.locator("input[name=stroke][value=dashed]")).isChecked();
+        page.locator("#line").check();
         page.getByText("Enter this code").press("Enter");
         page.waitForURL("**/code");
         assertThat(page.locator("tbody tr").last()).containsText("FENCE");
