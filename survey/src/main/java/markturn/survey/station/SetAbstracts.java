@@ -20,6 +20,7 @@ import markturn.survey.result.SetAbstract;
  */
 final class SetAbstracts {
     private static final OptionalDouble NOTHING = OptionalDouble.of(0);
+
     /** Lists that say nothing: there are thousands of single shots with five lists each, and most of these are the same few. */
     private static final Map<List<OptionalDouble>, List<OptionalDouble>> PLAIN = new ConcurrentHashMap<>();
 
