@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
@@ -182,8 +183,9 @@ class Security {
         return new DefaultAuthenticationEventPublisher(events);
     }
 
+    /** Passwords are kept so that trying one costs a tenth of a second; tests, which sign in hundreds of times, say less. */
     @Bean
-    PasswordEncoder passwordEncoder() {
-        return new BCryptPasswordEncoder();
+    PasswordEncoder passwordEncoder(@Value("${markturn.password-strength:10}") int strength) {
+        return new BCryptPasswordEncoder(strength);
     }
 }
