@@ -2,6 +2,7 @@ package markturn.web.frame;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
@@ -50,6 +51,13 @@ class AccessibleTest {
 
     private static final String[] TRIPOD_PAGES = {"", "/turning/S4", "/review/S2", "/detail/S2"};
 
+    /** What passes is not told node by node, and what is told stays in its page: there are no frames, and it takes a third less time. */
+    private static AxeBuilder violations(Page page) {
+        AxeRunOptions options = new AxeRunOptions();
+        options.setResultTypes(List.of("violations"));
+        return new AxeBuilder(page).options(options).setLegacyMode(true);
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"day", "night", "sun"})
     void axeFindsNothing(String theme, House house) {
@@ -62,9 +70,8 @@ class AccessibleTest {
                 assertThat(page.locator("html").getAttribute("data-theme")).isEqualTo(theme);
             }
             // A theme changes nothing but colours and strokes.
-            AxeBuilder axe = theme.equals("day")
-                    ? new AxeBuilder(page)
-                    : new AxeBuilder(page).withRules(List.of("color-contrast"));
+            AxeBuilder axe =
+                    theme.equals("day") ? violations(page) : violations(page).withRules(List.of("color-contrast"));
             var violations = axe.analyze().getViolations();
             assertThat(violations.stream()
                             .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
@@ -84,10 +91,10 @@ class AccessibleTest {
                                 .getBytes(StandardCharsets.UTF_8)));
         page.locator("button.act").press("Enter");
         page.locator("#conflicts").waitFor();
-        assertThat(new AxeBuilder(page).analyze().getViolations()).as("preview").isEmpty();
+        assertThat(violations(page).analyze().getViolations()).as("preview").isEmpty();
         for (String path : new String[] {"/job", "/job/new"}) {
             page.navigate(path);
-            assertThat(new AxeBuilder(page).analyze().getViolations()).as(path).isEmpty();
+            assertThat(violations(page).analyze().getViolations()).as(path).isEmpty();
         }
     }
 }
