@@ -137,7 +137,8 @@ class FieldDayTest {
                 FieldDay.read(new DetailSheet(day.book(), "S1", next).view().whole());
         assertThat(view.get("lines").get(0).get("where").asString()).isEqualTo("N 985.120  E 5033.660  H 9.250");
         assertThat(view.get("parts").get("live").get("sentence").asString()).isEqualTo("Sight WALL 1. Prism at 1.700.");
-        assertThat(view.get("parts").get("sketch").get("points")).hasSize(1);
+        assertThat(view.get("parts").get("sketch").get("last").get("name").asString())
+                .isEqualTo("W1");
         // The very same readings once more are asked about before they are stored.
         Map<String, String> again = new java.util.HashMap<>(shot);
         again.put("name", "W2");

@@ -2,20 +2,20 @@ package markturn.survey.show;
 
 import markturn.survey.job.Code;
 
-/** The signs of codes as SVG paths around 0, 0, some 10 units wide; told apart by shape alone. */
+/** The signs of codes as SVG paths, some 10 units wide; told apart by shape alone. */
 public final class Signs {
     private Signs() {}
 
-    /** The path of a sign. */
+    /** The path of a sign around 0, 0; behind a step to another place ({@code M12 34}) around that. */
     public static String path(Code.Sign sign) {
         return switch (sign) {
-            case DOT -> "M-2.5 0a2.5 2.5 0 1 0 5 0a2.5 2.5 0 1 0 -5 0M-1 0a1 1 0 1 0 2 0a1 1 0 1 0 -2 0";
-            case CROSS -> "M-5 -5L5 5M-5 5L5 -5";
-            case PLUS -> "M-6 0H6M0 -6V6";
-            case SQUARE -> "M-5 -5H5V5H-5Z";
-            case DIAMOND -> "M0 -6L6 0L0 6L-6 0Z";
-            case STAR -> "M0 -6V6M-5 -3L5 3M-5 3L5 -3";
-            case BAR -> "M-6 -2.5H6M-6 2.5H6";
+            case DOT -> "m-2.5 0a2.5 2.5 0 1 0 5 0a2.5 2.5 0 1 0 -5 0m1.5 0a1 1 0 1 0 2 0a1 1 0 1 0 -2 0";
+            case CROSS -> "m-5 -5l10 10m-10 0l10 -10";
+            case PLUS -> "m-6 0h12m-6 -6v12";
+            case SQUARE -> "m-5 -5h10v10h-10z";
+            case DIAMOND -> "m0 -6l6 6l-6 6l-6 -6z";
+            case STAR -> "m0 -6v12m-5 -9l10 6m-10 0l10 -6";
+            case BAR -> "m-6 -2.5h12m-12 5h12";
         };
     }
 

@@ -39,15 +39,14 @@ record Sketch(
     /** More would hide each other on a sheet of this size, and every shot would carry them. */
     private static final int MOST_POINTS = 150;
 
-    /** A point with its sign; {@code shown} whether its name is. */
+    /** A point with its sign; {@code named} whether its name is shown. */
     record Point(String name, String x, String y, String path, boolean last, boolean named) implements Shown {
         @Override
         public Sheet sheet() {
             return Sheet.empty()
-                    .with("name", named ? name : "")
+                    .with("name", name)
                     .with("at", "translate(" + x + " " + y + ")")
-                    .with("path", path)
-                    .with("last", last ? "last" : "");
+                    .with("path", path);
         }
     }
 
@@ -78,11 +77,26 @@ record Sketch(
                 .with("label", "Sketch of " + Sentence.count(points.size(), "point", "points") + " from here")
                 .with("leftOut", leftOut == 0 ? "" : "the last " + points.size() + " points")
                 .with("lines", lines)
-                .with("points", points)
+                .with("signs", signs())
+                .with(
+                        "named",
+                        points.stream().filter(p -> p.named() && !p.last()).toList())
                 .with("north", "rotate(" + turned + ")");
+        points.stream().filter(Point::last).findFirst().ifPresent(point -> sheet.with("last", point));
         last.ifPresent(ray -> sheet.with("ray", ray));
         station.ifPresent(place -> sheet.with("station", place));
         return sheet;
+    }
+
+    /** All signs in one stroke: a browser draws and forgets one shape faster than hundreds, and every shot would carry them. */
+    private String signs() {
+        StringBuilder d = new StringBuilder();
+        for (Point point : points) {
+            if (!point.last()) {
+                d.append('M').append(point.x()).append(' ').append(point.y()).append(point.path());
+            }
+        }
+        return d.toString();
     }
 
     static Sketch of(SurveyResult result, MeasuredSetup setup, boolean asTheGroundLies) {

@@ -19,6 +19,9 @@ public final class Spoken {
     }
 
     private static String angle(String shown) {
-        return shown.replace("°", " degrees ").replace("'", " minutes ").replace("\"", " seconds");
+        return shown.replace("°", " degrees ")
+                .replace("'", " minutes ")
+                .replace("\"", " seconds")
+                .strip();
     }
 }

@@ -19,6 +19,8 @@ function headers() {
 /** Says a sentence above the page: what is at fault, or what became of an act. */
 export function say(sentence, done = false) {
   const message = document.getElementById("message");
+  // A booked line says nothing most of the time: what stands need not be laid out again.
+  if (!sentence && !message.textContent) return;
   message.className = done ? "said" : "message";
   message.textContent = sentence;
   if (sentence) message.scrollIntoView({ block: "nearest" });

@@ -69,6 +69,12 @@ class DetailDayTest {
         assertThat(page.locator("#sentence")).hasText("Sight 307, begins line 3. Pole at 2.150.");
         Assertions.assertThat((Integer) page.locator(".sketch .code-line").count())
                 .isGreaterThanOrEqualTo(3);
+        // Every sign but the last shot's is in one stroke, and has its name beside it.
+        String signs = page.locator(".sketch .signs").getAttribute("d");
+        Assertions.assertThat(signs.chars().filter(c -> c == 'M').count())
+                .isEqualTo(page.locator(".sketch > text[transform]").count())
+                .isGreaterThan(10);
+        assertThat(page.locator(".sketch .sign.last text")).hasText("306");
         Job job = job(house, id);
         Assertions.assertThat(job.mark("306")
                         .orElseThrow()
