@@ -23,16 +23,38 @@ public final class PeopleBench {
 
     private PeopleBench() {}
 
+    /** Somebody with a job open: the token of a form, and by sheet what its page shows. */
+    private record Person(Visitor visitor, String job, String token, Map<String, Map<String, String>> shown) {
+        /** Who has signed in, brought in a job and opened the sheet of each of its setups. */
+        static Person of(String address) throws Exception {
+            Visitor visitor = new Visitor(address);
+            visitor.signIn();
+            String job = visitor.bringIn(ChainOfSetups.job(SETUPS, DETAIL));
+            Map<String, Map<String, String>> shown = new HashMap<>();
+            for (int setup = 1; setup <= SETUPS; setup++) {
+                String sheet = job + "/turning/S" + setup;
+                shown.put(sheet, Visitor.shown(visitor.text(sheet)));
+            }
+            return new Person(visitor, job, visitor.token("/job/new"), shown);
+        }
+
+        /** Books at the next setup; milliseconds until it is told what its page draws anew. */
+        double book(int number) throws Exception {
+            String sheet = job + "/turning/S" + (1 + number % SETUPS);
+            Map<String, String> shot = BookingBench.shot(token, (int) (System.nanoTime() >>> 10));
+            shot.putAll(shown.get(sheet));
+            Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
+            shown.get(sheet).put("since", answer.revision());
+            return answer.milliseconds();
+        }
+    }
+
     /** The address of a running Mark Turn with its demo accounts is the only argument. */
     public static void main(String[] arguments) throws Exception {
         int most = PEOPLE[PEOPLE.length - 1];
-        List<Visitor> visitors = new ArrayList<>();
-        List<String> jobs = new ArrayList<>();
+        List<Person> all = new ArrayList<>();
         for (int i = 0; i < most; i++) {
-            Visitor visitor = new Visitor(arguments[0]);
-            visitor.signIn();
-            visitors.add(visitor);
-            jobs.add(visitor.bringIn(ChainOfSetups.job(SETUPS, DETAIL)));
+            all.add(Person.of(arguments[0]));
         }
         System.out.printf(
                 Locale.ROOT,
@@ -40,9 +62,9 @@ public final class PeopleBench {
                 SETUPS,
                 SETUPS * (8 + DETAIL),
                 SECONDS);
-        together(visitors, jobs, most, WARM_UP);
+        together(all, WARM_UP);
         for (int people : PEOPLE) {
-            double[] times = together(visitors, jobs, people, SECONDS);
+            double[] times = together(all.subList(0, people), SECONDS);
             System.out.printf(
                     Locale.ROOT,
                     "  %3d people   %5.0f bookings a second, median %4.0f ms, 95 of 100 within %4.0f ms%n",
@@ -54,32 +76,18 @@ public final class PeopleBench {
     }
 
     /** Milliseconds of each answer, sorted. */
-    private static double[] together(List<Visitor> visitors, List<String> jobs, int people, int seconds)
-            throws Exception {
-        ExecutorService threads = Executors.newFixedThreadPool(people);
+    private static double[] together(List<Person> people, int seconds) throws Exception {
+        ExecutorService threads = Executors.newFixedThreadPool(people.size());
         long end = System.nanoTime() + seconds * 1_000_000_000L;
-        List<Callable<List<Double>>> work = new ArrayList<>();
-        for (int i = 0; i < people; i++) {
-            Visitor visitor = visitors.get(i);
-            String job = jobs.get(i);
-            String token = visitor.token("/job");
-            work.add(() -> {
-                List<Double> times = new ArrayList<>();
-                Map<String, Map<String, String>> shown = new HashMap<>();
-                for (int number = 0; System.nanoTime() < end; number++) {
-                    String sheet = job + "/turning/S" + (1 + number % SETUPS);
-                    Map<String, String> shot = BookingBench.shot(token, (int) (System.nanoTime() >>> 10));
-                    if (!shown.containsKey(sheet)) {
-                        shown.put(sheet, Visitor.shown(visitor.text(sheet)));
+        List<Callable<List<Double>>> work = people.stream()
+                .<Callable<List<Double>>>map(person -> () -> {
+                    List<Double> times = new ArrayList<>();
+                    for (int number = 0; System.nanoTime() < end; number++) {
+                        times.add(person.book(number));
                     }
-                    shot.putAll(shown.get(sheet));
-                    Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
-                    shown.get(sheet).put("since", answer.revision());
-                    times.add(answer.milliseconds());
-                }
-                return times;
-            });
-        }
+                    return times;
+                })
+                .toList();
         List<Double> all = new ArrayList<>();
         try {
             for (Future<List<Double>> one : threads.invokeAll(work)) {
