@@ -11,6 +11,7 @@ import markturn.tripod.typed.Occasion;
 import markturn.tripod.view.Address;
 import markturn.tripod.view.Shown;
 import markturn.web.device.Device;
+import markturn.web.fieldbook.Turn;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import org.springframework.http.MediaType;
@@ -127,6 +128,11 @@ class PageController {
             @RequestParam Map<String, String> typed,
             @RequestHeader(name = "Prefer", defaultValue = "") String prefer,
             Principal who) {
+        return Turn.taken(() -> done(id, room, setup, act, typed, prefer, who));
+    }
+
+    private ResponseEntity<Object> done(
+            String id, String room, String setup, String act, Map<String, String> typed, String prefer, Principal who) {
         BookedJob before = acts.book(id, who);
         String unnamed = page(before, room, setup).unnamed(act);
         return acts.store(

@@ -22,6 +22,9 @@ final class Computation implements Computing.Computed {
     static final Duration PAGE = Duration.ofSeconds(30);
     static final Duration MOST = Duration.ofMinutes(10);
 
+    /** What takes longer is worked on beside the acts of others. */
+    private static final Duration BRIEF = Duration.ofMillis(250);
+
     private static final ExecutorService WORKERS = Executors.newCachedThreadPool(work -> {
         Thread thread = new Thread(work, "computing");
         thread.setDaemon(true);
@@ -60,7 +63,7 @@ final class Computation implements Computing.Computed {
      */
     SurveyResult within(Duration patience) {
         try {
-            return begun().get(patience.toMillis(), TimeUnit.MILLISECONDS);
+            return awaited(patience);
         } catch (TimeoutException later) {
             throw new TooLong(
                     "This job takes longer to compute than a page waits (%d seconds). What was booked is stored, and the work goes on: look again in a minute."
@@ -79,6 +82,17 @@ final class Computation implements Computing.Computed {
                 throw fault;
             }
             throw new IllegalStateException("the job could not be computed", failed.getCause());
+        }
+    }
+
+    private SurveyResult awaited(Duration patience) throws InterruptedException, ExecutionException, TimeoutException {
+        Future<SurveyResult> soon = begun();
+        Duration brief = patience.compareTo(BRIEF) < 0 ? patience : BRIEF;
+        try {
+            return soon.get(brief.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException takesLonger) {
+            Turn.giveBack();
+            return soon.get(patience.minus(brief).toMillis(), TimeUnit.MILLISECONDS);
         }
     }
 
