@@ -81,6 +81,11 @@ class TurnTest {
     }
 
     @Test
+    void workWithinWorkTakesNoTurnOfItsOwn() {
+        assertThat(Turn.taken(() -> Turn.taken(Turn::free))).isEqualTo(Turn.AT_ONCE - 1);
+    }
+
+    @Test
     void whatFailsGivesItsTurnBack() {
         assertThatThrownBy(() -> Turn.taken(() -> {
                     throw new IllegalStateException("broken");

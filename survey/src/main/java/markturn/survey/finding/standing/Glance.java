@@ -43,7 +43,7 @@ public record Glance(
         List<Decision> selfReviewed,
         List<Finding> open,
         List<String> unproved) {
-    /** Located points named of each setup, on paper. */
+    /** Located points named of each setup. */
     private static final int MOST_NAMED = 8;
 
     /** A mark, and on what it stands. */
@@ -55,6 +55,15 @@ public record Glance(
                 case NEW -> "new control";
                 case LOCATED -> "located";
             };
+        }
+
+        private boolean isLocated() {
+            return mark.mark().kind() == Mark.Kind.LOCATED;
+        }
+
+        /** Its name, and its kind where it is more than a located point. */
+        public String called() {
+            return isLocated() ? mark.name() : mark.name() + " (" + kind() + ")";
         }
     }
 
@@ -81,36 +90,45 @@ public record Glance(
                 : tested + "; unproved: " + String.join(", ", unproved) + ".";
     }
 
+    /** What rests on one sight of one setup: new control and the first few located points, and how many more located points there are. */
+    public record OfOneSetup(String setup, List<Standing> named, int more) {
+        private static OfOneSetup of(String setup, List<Standing> marks) {
+            List<Standing> named = new ArrayList<>();
+            List<Standing> located = new ArrayList<>();
+            marks.forEach(s -> (s.isLocated() ? located : named).add(s));
+            // One that is left over is named: "1 more" takes no less room.
+            int shown = located.size() <= MOST_NAMED + 1 ? located.size() : MOST_NAMED;
+            named.addAll(located.subList(0, shown));
+            return new OfOneSetup(setup, named, located.size() - shown);
+        }
+
+        /** What is not named, in words; empty where all are. */
+        public String rest() {
+            return more == 0 ? "" : "%d more located points".formatted(more);
+        }
+
+        /** All of it in a line. */
+        public String words() {
+            List<String> names = new ArrayList<>();
+            named.forEach(s -> names.add(s.called()));
+            if (more > 0) {
+                names.add(rest());
+            }
+            return setup + ": " + Words.names(names) + ".";
+        }
+    }
+
     /**
-     * What rests on one sight, setup by setup, for paper: new control is named, of located points the first few. Hundreds of names would be
-     * pages that nobody reads, and each stands among the coordinates.
+     * What rests on one sight, setup by setup. Hundreds of names would be pages that nobody reads, and each stands among the coordinates.
      */
-    public List<String> oneSightBySetup() {
+    public List<OfOneSetup> oneSightBySetup() {
         Map<String, List<Standing>> bySetup = new LinkedHashMap<>();
         oneSight.forEach(
                 s -> bySetup.computeIfAbsent(s.mark().from().orElse("an unknown setup"), from -> new ArrayList<>())
                         .add(s));
-        List<String> lines = new ArrayList<>();
-        bySetup.forEach((setup, marks) -> lines.add(setup + ": " + named(marks) + "."));
-        return lines;
-    }
-
-    private static String named(List<Standing> marks) {
-        List<String> names = new ArrayList<>();
-        marks.stream()
-                .filter(s -> s.mark().mark().kind() != Mark.Kind.LOCATED)
-                .forEach(s -> names.add(s.mark().name() + " (" + s.kind() + ")"));
-        List<String> located = marks.stream()
-                .filter(s -> s.mark().mark().kind() == Mark.Kind.LOCATED)
-                .map(s -> s.mark().name())
-                .toList();
-        // One that is left over is named: "1 more" takes no less room.
-        int shown = located.size() <= MOST_NAMED + 1 ? located.size() : MOST_NAMED;
-        names.addAll(located.subList(0, shown));
-        if (shown < located.size()) {
-            names.add("%d more located points".formatted(located.size() - shown));
-        }
-        return Words.names(names);
+        List<OfOneSetup> all = new ArrayList<>();
+        bySetup.forEach((setup, marks) -> all.add(OfOneSetup.of(setup, marks)));
+        return all;
     }
 
     private static final class Looking {

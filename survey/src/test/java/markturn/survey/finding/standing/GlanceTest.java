@@ -93,7 +93,9 @@ class GlanceTest {
         if (!more.isEmpty()) {
             told.add(more);
         }
-        assertThat(glance(job).oneSightBySetup()).containsExactly("S1: " + Words.names(told) + ".");
+        assertThat(glance(job).oneSightBySetup())
+                .extracting(Glance.OfOneSetup::words)
+                .containsExactly("S1: " + Words.names(told) + ".");
     }
 
     @Test
