@@ -41,6 +41,10 @@ record Sketch(
 
     /** A point with its sign; {@code named} whether its name is shown. */
     record Point(String name, String x, String y, String path, boolean last, boolean named) implements Shown {
+        Point withoutSign() {
+            return new Point(name, x, y, "", last, named);
+        }
+
         @Override
         public Sheet sheet() {
             return Sheet.empty()
@@ -170,8 +174,8 @@ record Sketch(
                     setup.station()
                             .map(at -> new Point(
                                     setup.setup().station(),
-                                    scale.x(turned(at)),
-                                    scale.y(turned(at)),
+                                    x(scale, turned(at)),
+                                    y(scale, turned(at)),
                                     "",
                                     false,
                                     true)),
@@ -185,8 +189,8 @@ record Sketch(
             boolean isLast = mark.name().equals(lastName);
             return new Point(
                     mark.name(),
-                    scale.x(at),
-                    scale.y(at),
+                    x(scale, at),
+                    y(scale, at),
                     Signs.path(job.code(mark.mark().code()).sign()),
                     isLast,
                     named || isLast);
@@ -205,18 +209,27 @@ record Sketch(
             StringBuilder d = new StringBuilder();
             for (int i = 0; i < line.points().size(); i++) {
                 Position at = turned(line.at(i));
-                d.append(i == 0 ? "M" : "L").append(scale.x(at)).append(' ').append(scale.y(at));
+                d.append(i == 0 ? "M" : "L").append(x(scale, at)).append(' ').append(y(scale, at));
             }
             return d.append(line.closed() ? "Z" : "").toString();
+        }
+
+        /** Whole units: a tenth of one is nothing on a sketch, and every shot would carry it for every point. */
+        private static String x(TrueScale scale, Position at) {
+            return String.valueOf(Math.round(scale.across(at)));
+        }
+
+        private static String y(TrueScale scale, Position at) {
+            return String.valueOf(Math.round(scale.down(at)));
         }
 
         private Optional<Ray> ray(TrueScale scale) {
             return setup.station()
                     .flatMap(from -> last.map(to -> new Ray(
-                            scale.x(turned(from)),
-                            scale.y(turned(from)),
-                            scale.x(turned(to.position().get())),
-                            scale.y(turned(to.position().get())))));
+                            x(scale, turned(from)),
+                            y(scale, turned(from)),
+                            x(scale, turned(to.position().get())),
+                            y(scale, turned(to.position().get())))));
         }
     }
 }
