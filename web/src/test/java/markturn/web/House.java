@@ -40,7 +40,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
     /** What everybody signs in with here. */
     private static final String PASSWORD = "alder-weir";
 
-    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
+    /** The token that a form of a page carries. */
+    public static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
 
     /** The folder of the database; test classes run in several processes, each with a house of its own. */
     public static final Path DATA = Path.of("target", System.getProperty("markturn.data", "test-data"));

@@ -15,10 +15,10 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import markturn.web.House;
 
 /** Somebody who asks for pages and posts forms without a browser; a cookie is taken along to another port of the same machine. */
 final class Caller {
-    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
     private static final Pattern DEMO = Pattern.compile("href=\"(/job/[0-9a-f-]{36})\"");
 
     private final HttpClient client = HttpClient.newBuilder()
@@ -44,13 +44,13 @@ final class Caller {
     }
 
     void signIn() throws Exception {
-        token = first(TOKEN, get("/sign-in"));
+        token = first(House.TOKEN, get("/sign-in"));
         assertThat(post("/sign-in", Map.of("username", "wren", "password", "alder-weir"))
                         .statusCode())
                 .isEqualTo(302);
         String jobs = get("/job");
         job = first(DEMO, jobs);
-        token = first(TOKEN, jobs);
+        token = first(House.TOKEN, jobs);
     }
 
     private static String first(Pattern pattern, String page) {

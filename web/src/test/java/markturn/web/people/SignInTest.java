@@ -21,6 +21,8 @@ import markturn.web.House;
 import markturn.web.fieldbook.FieldBook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.env.StandardEnvironment;
 
 @ExtendWith(House.class)
 class SignInTest {
@@ -111,5 +113,17 @@ class SignInTest {
                 .passwordHash();
         // Source: the bcrypt format, $2a$ and 60 characters.
         assertThat(hash).startsWith("$2a$").hasSize(60);
+    }
+
+    /** What tests turn down is not turned down for people. Ten rounds or more: from memory, the usual advice on keeping passwords. */
+    @Test
+    void tryingAPasswordCostsAsMuchAsIsAdvised() throws Exception {
+        String strength = Class.forName("markturn.web.frame.Security")
+                .getDeclaredMethod("passwordEncoder", int.class)
+                .getParameters()[0]
+                .getAnnotation(Value.class)
+                .value();
+        assertThat(Integer.parseInt(new StandardEnvironment().resolvePlaceholders(strength)))
+                .isGreaterThanOrEqualTo(10);
     }
 }
