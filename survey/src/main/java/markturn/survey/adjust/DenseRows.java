@@ -160,37 +160,6 @@ final class DenseRows {
     }
 
     /**
-     * Solves with the transpose of an upper triangle, for one right side, and takes from what is behind it what that makes of it.
-     *
-     * @param right as long as the factor's rows; behind the pivots stands what is left
-     * @return the sum of the squares of the solution
-     */
-    static double forward(double[][] factor, double[] right) {
-        int pivots = factor.length;
-        int end = right.length;
-        double sum = 0;
-        int i = 0;
-        for (; i + FOUR <= pivots; i += FOUR) {
-            double[] first = factor[i];
-            double[] second = factor[i + 1];
-            double[] third = factor[i + 2];
-            double[] fourth = factor[i + 3];
-            double a = right[i] / first[i];
-            double b = (right[i + 1] - a * first[i + 1]) / second[i + 1];
-            double c = (right[i + 2] - a * first[i + 2] - b * second[i + 2]) / third[i + 2];
-            double d = (right[i + 3] - a * first[i + 3] - b * second[i + 3] - c * third[i + 3]) / fourth[i + 3];
-            sum += a * a + b * b + c * c + d * d;
-            takeFour(right, first, second, third, fourth, a, b, c, d, i + FOUR, end);
-        }
-        for (; i < pivots; i++) {
-            double a = right[i] / factor[i][i];
-            sum += a * a;
-            takeOne(right, factor[i], a, i + 1, end);
-        }
-        return sum;
-    }
-
-    /**
      * Takes a product from a matrix: {@code to −= left · right}.
      *
      * @param leftFirst the first column of {@code left} that takes part; as many as {@code right} has rows
@@ -198,84 +167,6 @@ final class DenseRows {
     static void takeProduct(double[][] to, double[][] left, int leftFirst, double[][] right, int columns) {
         boolean large = (long) to.length * right.length * columns > LARGE;
         AtOnce.each(0, to.length, large, i -> takeRow(to[i], left[i], leftFirst, right, right.length, columns));
-    }
-
-    /**
-     * The sum of some rows, each times a factor: one row at least.
-     *
-     * @param factors for one sum or for two, which are then made in one go
-     */
-    static double[][] sums(double[][] rows, double[][] factors) {
-        double[][] sums = new double[factors.length][rows[0].length];
-        int width = rows[0].length;
-        int k = 0;
-        for (; k + FOUR <= rows.length; k += FOUR) {
-            double[] f = factors[0];
-            double[] g = factors[factors.length - 1];
-            if (factors.length == 2) {
-                giveFour(
-                        sums[0],
-                        sums[1],
-                        rows[k],
-                        rows[k + 1],
-                        rows[k + 2],
-                        rows[k + 3],
-                        f[k],
-                        f[k + 1],
-                        f[k + 2],
-                        f[k + 3],
-                        g[k],
-                        g[k + 1],
-                        g[k + 2],
-                        g[k + 3],
-                        width);
-            } else {
-                takeFour(
-                        sums[0],
-                        rows[k],
-                        rows[k + 1],
-                        rows[k + 2],
-                        rows[k + 3],
-                        -f[k],
-                        -f[k + 1],
-                        -f[k + 2],
-                        -f[k + 3],
-                        0,
-                        width);
-            }
-        }
-        for (; k < rows.length; k++) {
-            for (int sum = 0; sum < sums.length; sum++) {
-                takeOne(sums[sum], rows[k], -factors[sum][k], 0, width);
-            }
-        }
-        return sums;
-    }
-
-    private static void giveFour(
-            double[] one,
-            double[] other,
-            double[] p0,
-            double[] p1,
-            double[] p2,
-            double[] p3,
-            double f0,
-            double f1,
-            double f2,
-            double f3,
-            double g0,
-            double g1,
-            double g2,
-            double g3,
-            int end) {
-        for (int c = 0; c < end; c++) {
-            double a = p0[c];
-            double b = p1[c];
-            double d = p2[c];
-            double e = p3[c];
-            one[c] += f0 * a + f1 * b + f2 * d + f3 * e;
-            other[c] += g0 * a + g1 * b + g2 * d + g3 * e;
-        }
     }
 
     /** The transpose of some columns of a matrix, from one on. */
@@ -296,7 +187,18 @@ final class DenseRows {
                 .toArray(double[][]::new);
     }
 
-    private static void takeFour(
+    /** Some columns of a matrix. */
+    static double[][] columns(double[][] matrix, int[] which) {
+        double[][] columns = new double[matrix.length][which.length];
+        for (int row = 0; row < matrix.length; row++) {
+            for (int i = 0; i < which.length; i++) {
+                columns[row][i] = matrix[row][which[i]];
+            }
+        }
+        return columns;
+    }
+
+    static void takeFour(
             double[] to,
             double[] p0,
             double[] p1,
@@ -313,7 +215,7 @@ final class DenseRows {
         }
     }
 
-    private static void takeOne(double[] to, double[] row, double factor, int begin, int end) {
+    static void takeOne(double[] to, double[] row, double factor, int begin, int end) {
         for (int c = begin; c < end; c++) {
             to[c] -= factor * row[c];
         }

@@ -148,11 +148,11 @@ public final class FarthestShift {
         if (faults.isEmpty()) {
             return;
         }
-        double[][] inverse = fronts.inverse(part);
+        Fronts.Inverse inverse = fronts.inverse(part);
         ShiftedPlaces.InFront near = places.in(part);
         for (Fault fault : faults) {
             int[] indices = part.indicesOf(fault.positions);
-            double[][] answers = Fronts.answers(inverse, indices, fault.values);
+            double[][] answers = inverse.answers(indices, fault.values);
             for (int way = 0; way < answers.length; way++) {
                 for (int i = 0; i < indices.length; i++) {
                     fault.whole += fault.values[way][i] * answers[way][indices[i]];
@@ -171,7 +171,7 @@ public final class FarthestShift {
         standing.set(part.number(), new ArrayList<>());
         if (!faults.isEmpty()) {
             ShiftedPlaces.InFront near = places.in(part);
-            double[][] inverse = fronts.inverse(part);
+            Fronts.Inverse inverse = fronts.inverse(part);
             AtOnce.each(faults, faults.size() > SEVERAL, fault -> climb(part, fault, near, inverse, shares));
         }
     }
@@ -185,7 +185,11 @@ public final class FarthestShift {
     }
 
     private void climb(
-            Dissection.Part part, Fault fault, ShiftedPlaces.InFront near, double[][] inverse, VarianceShares shares) {
+            Dissection.Part part,
+            Fault fault,
+            ShiftedPlaces.InFront near,
+            Fronts.Inverse inverse,
+            VarianceShares shares) {
         boolean arrived = fault.side != null;
         int[] indices = arrived ? fronts.fromAbove(fault.from) : part.indicesOf(fault.positions);
         double[][] sides = arrived ? fault.side : fault.values;
@@ -198,7 +202,7 @@ public final class FarthestShift {
             farther |= isFollowed(fault, under, 1, shares);
         }
         if (farther) {
-            double[][] answers = Fronts.answers(inverse, indices, sides);
+            double[][] answers = arrived ? inverse.answers(fault.from, sides) : inverse.answers(indices, sides);
             near.judge(fault.number, fault.left, true, answers);
             descend(part, fault, answers, 1, shares);
         }

@@ -1,7 +1,9 @@
 package markturn.survey.adjust;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /** The fronts of solved equations as vectors go through them: eliminated on their way up, answered in a front, followed on their way down. */
 final class Fronts {
@@ -17,7 +19,7 @@ final class Fronts {
     private final int[][] fromAbove;
 
     private final boolean areKept;
-    private final double[][][] inverses;
+    private final Inverse[] inverses;
     private final double[][][] ways;
 
     Fronts(SparseNormalEquations normal) {
@@ -25,7 +27,7 @@ final class Fronts {
         this.parts = normal.dissection().parts();
         this.above = new int[parts.size()];
         this.fromAbove = new int[parts.size()][];
-        this.inverses = new double[parts.size()][][];
+        this.inverses = new Inverse[parts.size()];
         this.ways = new double[parts.size()][][];
         this.areKept = parts.stream()
                         .mapToLong(part -> (long) part.size() * part.size())
@@ -69,26 +71,47 @@ final class Fronts {
             for (int i = 0; i < indices.length; i++) {
                 row[indices[i]] = sides[way][i];
             }
-            taken += DenseRows.forward(normal.factor(part), row);
+            taken += DenseVectors.forward(normal.factor(part), row);
             left[way] = Arrays.copyOfRange(row, part.pivots(), part.size());
         }
         return new Eliminated(left, taken);
     }
 
-    /** What right sides are answered with in a front, of whose inverse this is all, and of which they have elements at some indices. */
-    static double[][] answers(double[][] inverse, int[] indices, double[][] sides) {
-        double[][] rows = new double[indices.length][];
-        for (int i = 0; i < rows.length; i++) {
-            rows[i] = inverse[indices[i]];
+    /** The inverse of a front. */
+    static final class Inverse {
+        private final double[][] rows;
+        /** Of each part under it, by its number: the columns where the boundary of that stands. */
+        private final Map<Integer, double[][]> columns = new HashMap<>();
+
+        private Inverse(double[][] rows) {
+            this.rows = rows;
         }
-        return DenseRows.sums(rows, sides);
+
+        /** What right sides are answered with in the front, that have elements at some indices of it. */
+        double[][] answers(int[] indices, double[][] sides) {
+            double[][] some = new double[indices.length][];
+            for (int i = 0; i < some.length; i++) {
+                some[i] = rows[indices[i]];
+            }
+            return DenseVectors.sums(some, sides);
+        }
+
+        /** The same of right sides that come from a part under it. */
+        double[][] answers(Dissection.Part under, double[][] sides) {
+            double[][] answers = new double[sides.length][rows.length];
+            DenseVectors.times(columns.get(under.number()), sides, answers);
+            return answers;
+        }
     }
 
     /** The inverse of a front; made anew each time it is asked for where all of them together were a burden. */
-    double[][] inverse(Dissection.Part part) {
-        double[][] inverse = inverses[part.number()];
+    Inverse inverse(Dissection.Part part) {
+        Inverse inverse = inverses[part.number()];
         if (inverse == null) {
-            inverse = normal.inverseOfFront(part);
+            inverse = new Inverse(normal.inverseOfFront(part));
+            for (Dissection.Part under : part.under()) {
+                inverse.columns.put(under.number(), DenseRows.columns(inverse.rows, fromAbove(under)));
+            }
             inverses[part.number()] = areKept ? inverse : null;
         }
         return inverse;
@@ -103,9 +126,9 @@ final class Fronts {
                 ofBoundary[way][i] = answersAbove[way][indices[i]];
             }
         }
-        double[][] answers = DenseRows.sums(ways(part), ofBoundary);
+        double[][] answers = new double[answersAbove.length][part.size()];
+        DenseVectors.times(ways(part), ofBoundary, answers);
         for (int way = 0; way < answers.length; way++) {
-            answers[way] = Arrays.copyOf(answers[way], part.size());
             System.arraycopy(ofBoundary[way], 0, answers[way], part.pivots(), indices.length);
         }
         return answers;

@@ -294,19 +294,18 @@ public final class SparseNormalEquations implements NormalEquations {
         return inverse().ofFront(part);
     }
 
-    /** What the unknowns of a part do as those of its boundary move: {@code −R₁⁻¹ R₂}, a row for each of the boundary's. */
+    /** What the unknowns of a part do as those of its boundary move: {@code −R₁⁻¹ R₂}, a column for each of the boundary's. */
     double[][] ways(Dissection.Part part) {
         int pivots = part.pivots();
         int outside = part.boundary().length;
         double[][] solved = DenseRows.columns(factor[part.number()], pivots, outside);
         DenseRows.backward(factor[part.number()], pivots, solved, outside);
-        double[][] ways = DenseRows.transposed(solved, 0, outside);
-        for (double[] row : ways) {
-            for (int i = 0; i < pivots; i++) {
+        for (double[] row : solved) {
+            for (int i = 0; i < outside; i++) {
                 row[i] = -row[i];
             }
         }
-        return ways;
+        return solved;
     }
 
     /**

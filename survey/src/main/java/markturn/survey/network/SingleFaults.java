@@ -92,8 +92,8 @@ final class SingleFaults {
     /** A mark, or its elevation, and the unknowns it moves by. */
     private record Movable(Worst worst, int[] unknowns) {}
 
-    /** The test of a fault that stands near together and shows, and how well it explains the residuals. */
-    private record Near(FaultTest test, Optional<SingleFault> fault) {}
+    /** The test of a fault that stands near together and shows, how well it explains the residuals, and whose errors it covers. */
+    private record Near(FaultTest test, Optional<SingleFault> fault, Set<Integer> covered) {}
 
     /** Those that stand near together and show are searched; of any other all that it does is computed. */
     private void tryEach(Part part, List<Hypothesis> hypotheses, List<Movable> marks, DoubleConsumer progress) {
@@ -106,10 +106,9 @@ final class SingleFaults {
                 hypotheses,
                 hypothesis -> FaultTest.near(part.adjustment(), hypothesis)
                         .filter(FaultTest::isBounded)
-                        .map(test -> new Near(test, test.fault())));
+                        .map(test -> new Near(test, test.fault(), test.covered())));
         Set<Integer> covered = new HashSet<>();
-        tried.forEach(
-                trial -> trial.ifPresent(near -> covered.addAll(near.test().covered())));
+        tried.forEach(trial -> trial.ifPresent(near -> covered.addAll(near.covered())));
         List<Hypothesis> apart = new ArrayList<>();
         for (int i = 0; i < hypotheses.size(); i++) {
             if (tried.get(i).isEmpty()) {
