@@ -64,7 +64,7 @@ public final class DetailSheet {
                 .with("acts", acts())
                 .with("last", last(shown))
                 .always("special", special(live, unfinished))
-                .with("way", WorkProgress.through(book).at(WorkStep.DETAIL))
+                .withPlaces("way", WorkProgress.through(book).at(WorkStep.DETAIL))
                 .withLines(shown);
     }
 

@@ -61,7 +61,7 @@ public final class MarkPage implements Page {
                 .with("compared", () -> Sheet.empty().withWords("words", compared(book)))
                 .with("fixes", fixes(job, show))
                 .with("poles", poles(job, show))
-                .with("way", WorkProgress.through(book).at(step()));
+                .withPlaces("way", WorkProgress.through(book).at(step()));
     }
 
     private static Shown control(List<Mark> control, Display show, Address at) {

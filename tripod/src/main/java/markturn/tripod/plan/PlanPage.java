@@ -54,7 +54,7 @@ public final class PlanPage implements Page {
                 .with("enough", () -> plan.isEmpty() ? Sheet.empty() : enough(book, show, scale))
                 .with("typed", () -> Sheet.empty().with("scale", String.valueOf(scale.scale())))
                 .with("faults", () -> Sheet.empty().with("scale", understood.isPresent() ? "" : fault))
-                .with("way", WorkProgress.through(book).at(step()));
+                .withPlaces("way", WorkProgress.through(book).at(step()));
     }
 
     private static Optional<PlanScale> scale(String typed) {

@@ -49,7 +49,7 @@ public final class ReviewListPage implements Page {
                 .with("setups", setups)
                 .with("none", () -> Sheet.empty().with("setUp", setups.isEmpty() ? at.setUp() : ""))
                 .with("findings", AnswerableFinding.of(book.result().findings(), book))
-                .with("way", WorkProgress.through(book).at(step()));
+                .withPlaces("way", WorkProgress.through(book).at(step()));
     }
 
     private static Row row(BookedJob book, Setup setup, Display show, Address at) {

@@ -60,7 +60,7 @@ final class ReviewSheet {
                                 .with(
                                         "none",
                                         book.result().findingsOf(setup.name()).isEmpty()))
-                .with("way", WorkProgress.through(book).at(WorkStep.REVIEW));
+                .withPlaces("way", WorkProgress.through(book).at(WorkStep.REVIEW));
         if (!free) {
             view.with("backsights", backsights.table())
                     .with("backsightWords", () -> Sheet.empty().with("words", backsights.words()))

@@ -105,7 +105,7 @@ public final class SetOutSheet {
                 .with("onLine", () -> Sheet.empty().with("words", compared.isPresent() ? "" : onLine.orElse("")))
                 .always("typed", () -> typed())
                 .always("faults", () -> faults())
-                .with("way", WorkProgress.through(book).at(WorkStep.SET_OUT));
+                .withPlaces("way", WorkProgress.through(book).at(WorkStep.SET_OUT));
     }
 
     private Shown head() {

@@ -77,7 +77,7 @@ public final class SetUpPage implements Page {
                                 .map(setup ->
                                         new SetupRow(setup, book.unproved().contains(setup.name()), show, at))
                                 .toList())
-                .with("way", WorkProgress.through(book).at(step()));
+                .withPlaces("way", WorkProgress.through(book).at(step()));
     }
 
     private static List<OptionShown> options(List<String> names) {

@@ -100,7 +100,7 @@ public record TurningSheet(String device, boolean whole, Optional<Aside> aside, 
                 .with("last", last(lines))
                 .with("round", round(round))
                 .with("reflectors", reflectors(book.job()))
-                .with("way", WorkProgress.through(book).at(WorkStep.TURN_THE_SETS))
+                .withPlaces("way", WorkProgress.through(book).at(WorkStep.TURN_THE_SETS))
                 .withLines(lines);
     }
 

@@ -7,15 +7,16 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * What a page shows of a book: parts by their name, and lines in their order, each under its key. A view is only text, so that two are
- * compared without knowing what they are about.
+ * What a page shows of a book: parts by their name, and lines in their order, each under its key. Two are compared without knowing what
+ * they are about: parts as they are written, lines as they are, since of many lines few differ and only those are written at all.
  */
 public final class View {
-    private static final int A_LINES_OWN = 100;
+    /** About what a line holds beside the reading it is of, bytes. */
+    private static final int A_LINES_OWN = 700;
 
     private final long revision;
     private final Map<String, String> parts = new LinkedHashMap<>();
-    private final Map<String, String> lines = new LinkedHashMap<>();
+    private final Map<String, Line> lines = new LinkedHashMap<>();
     private final Set<String> always = new HashSet<>();
     private String message = "";
     private String address = "";
@@ -25,7 +26,7 @@ public final class View {
         this.revision = revision;
     }
 
-    /** A line of a view: whatever is drawn one beneath the other and only ever added. */
+    /** A line of a view: whatever is drawn one beneath the other and only ever added. Two that are equal are drawn alike. */
     public interface Line extends Shown {
         /** Names the line for good, in this view and in later ones. */
         String key();
@@ -71,9 +72,17 @@ public final class View {
         return with(name, () -> Sheet.empty().with("rows", rows));
     }
 
+    /** With a part of rows that are always as many, each in its place: of them only those that differ are drawn anew. */
+    public View withPlaces(String name, List<? extends Shown> rows) {
+        for (int place = 0; place < rows.size(); place++) {
+            with(name + "/" + place, rows.get(place));
+        }
+        return this;
+    }
+
     /** With its lines. */
     public View withLines(List<? extends Line> shown) {
-        shown.forEach(line -> lines.put(line.key(), line.sheet().json()));
+        shown.forEach(line -> lines.put(line.key(), line));
         return this;
     }
 
@@ -84,11 +93,7 @@ public final class View {
 
     /** About how much it holds, bytes. */
     public int weight() {
-        return parts.values().stream().mapToInt(String::length).sum()
-                + lines.entrySet().stream()
-                        .mapToInt(
-                                line -> line.getKey().length() + line.getValue().length() + A_LINES_OWN)
-                        .sum();
+        return parts.values().stream().mapToInt(String::length).sum() + A_LINES_OWN * lines.size();
     }
 
     /** All of it. */
@@ -104,7 +109,7 @@ public final class View {
         return written(false, before.parts, before.lines);
     }
 
-    private String written(boolean whole, Map<String, String> oldParts, Map<String, String> oldLines) {
+    private String written(boolean whole, Map<String, String> oldParts, Map<String, Line> oldLines) {
         StringBuilder text = new StringBuilder("{\"revision\":").append(revision);
         text.append(whole ? ",\"whole\":true" : "");
         if (!message.isEmpty()) {
@@ -124,9 +129,9 @@ public final class View {
         }
         text.append("},\"lines\":[");
         separator = "";
-        for (Map.Entry<String, String> line : lines.entrySet()) {
-            if (!line.getValue().equals(oldLines.get(line.getKey()))) {
-                text.append(separator).append(line.getValue());
+        for (Line line : lines.values()) {
+            if (!line.equals(oldLines.get(line.key()))) {
+                text.append(separator).append(line.sheet().json());
                 separator = ",";
             }
         }

@@ -60,10 +60,9 @@ public record WorkProgress(List<Act> acts) {
         }
     }
 
-    /** The way as a page shows it, standing at a step. */
-    public Shown at(WorkStep here) {
-        return () -> Sheet.empty()
-                .with("acts", acts.stream().map(act -> act.at(here)).toList());
+    /** The way as a page shows it, standing at a step: one row for each act. */
+    public List<Shown> at(WorkStep here) {
+        return acts.stream().map(act -> act.at(here)).toList();
     }
 
     /** The way through that book. */

@@ -42,6 +42,16 @@ class ViewTest {
     }
 
     @Test
+    void ofRowsInTheirPlacesThoseThatDifferAreSent() {
+        View before = View.of(4).withPlaces("way", List.of(words("2 marks"), words("3 left")));
+        View after = View.of(5).withPlaces("way", List.of(words("2 marks"), words("2 left")));
+        JsonNode sent = JSON.readTree(after.since(before)).get("parts");
+        assertThat(sent.propertyNames()).containsExactly("way/1");
+        assertThat(sent.get("way/1").get("words").asString()).isEqualTo("2 left");
+        assertThat(JSON.readTree(after.whole()).get("parts").propertyNames()).containsExactly("way/0", "way/1");
+    }
+
+    @Test
     void whoeverShowsSomethingElseGetsAll() {
         View view = View.of(5)
                 .with("strip", words("5 stored"))

@@ -46,6 +46,8 @@ class Security {
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:;"
                     + " font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
+    private static final String POLICY_OF_DATA = "default-src 'none'; frame-ancestors 'none'";
+
     @Bean
     SecurityFilterChain pages(
             HttpSecurity http,
@@ -72,11 +74,17 @@ class Security {
                 .sessionManagement(sessions ->
                         sessions.maximumSessions(-1).sessionRegistry(signedIn).expiredUrl("/sign-in?expired"))
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
-                .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
+                .headers(headers -> headers.addHeaderWriter(Security::contentPolicy)
                         // An office's other names are not this house's to decide about.
                         .httpStrictTransportSecurity(hsts -> hsts.includeSubDomains(false))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** What is no page draws nothing and fetches nothing: that is said in fewer words, since a booked line waits for them on a thin connection. */
+    private static void contentPolicy(HttpServletRequest request, HttpServletResponse response) {
+        boolean data = String.valueOf(response.getContentType()).startsWith(MediaType.APPLICATION_JSON_VALUE);
+        response.setHeader("Content-Security-Policy", data ? POLICY_OF_DATA : CONTENT_SECURITY_POLICY);
     }
 
     /** Where somebody is led after signing in: back to a page, never to what a script had asked for. */

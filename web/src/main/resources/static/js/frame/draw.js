@@ -73,16 +73,20 @@ function drawPart(name, data, gently) {
   return true;
 }
 
-/** The way through the work stands in the frame of every page: only how far each act is changes. */
-function drawWay(acts) {
-  document.querySelectorAll(".way li").forEach((item, at) => {
-    item.className = acts[at].state;
-    const [aloud, words] = item.querySelectorAll(".way-words > span");
-    aloud.textContent = acts[at].aloud;
-    words.textContent = acts[at].words ?? "";
-    item.querySelector("a").href = acts[at].address;
-  });
+/** The way through the work stands in the frame of every page: only how far an act is changes. */
+function drawAct(at, act) {
+  const item = document.querySelectorAll(".way li")[at];
+  item.className = act.state;
+  const [aloud, words] = item.querySelectorAll(".way-words > span");
+  aloud.textContent = act.aloud;
+  words.textContent = act.words ?? "";
+  item.querySelector("a").href = act.address;
   return true;
+}
+
+function drawNamed(name, data, gently) {
+  const [part, place] = name.split("/");
+  return part === "way" ? drawAct(Number(place), data) : drawPart(name, data, gently);
 }
 
 /**
@@ -92,7 +96,7 @@ function drawWay(acts) {
  */
 export function draw(view, lines = () => {}) {
   revision = String(view.revision);
-  const fresh = Object.entries(view.parts).filter(([name, data]) => (name === "way" ? drawWay(data.acts) : drawPart(name, data, view.gently)));
+  const fresh = Object.entries(view.parts).filter(([name, data]) => drawNamed(name, data, view.gently));
   lines(view.lines, Boolean(view.whole));
   return fresh.map(([name]) => name);
 }

@@ -60,6 +60,17 @@ class SignInTest {
     }
 
     @Test
+    void whatIsNoPageDrawsNothing(House house) {
+        Page page = house.signedIn("wren");
+        APIResponse answer = page.request().get(house.demo(page) + "/plan/view");
+        assertThat(answer.headers()).containsEntry("content-type", "application/json");
+        // Source: OWASP REST security, headers of answers that are data.
+        assertThat(answer.headers().get("content-security-policy"))
+                .isEqualTo("default-src 'none'; frame-ancestors 'none'");
+        assertThat(answer.headers()).containsEntry("x-content-type-options", "nosniff");
+    }
+
+    @Test
     void aPostingWithoutItsTokenIsRefused(House house) {
         Page page = house.signedIn("wren");
         APIResponse answer = page.request()
