@@ -59,16 +59,24 @@ export function drawn(template, data) {
 /** What each part last showed, so that a page that only catches up leaves alone what is typed into it. */
 const drawnAs = new Map();
 
+function put(place, data) {
+  const template = place.querySelector("template");
+  const chosen = place.value;
+  place.replaceChildren(template, ...(Object.keys(data).length ? [drawn(template, data)] : []));
+  // What was chosen among options stays chosen where it is still offered.
+  if (chosen) place.value = chosen;
+}
+
+/** A drawing beside the work is drawn anew a frame after it: the line stands in ink first. */
+const putLater = (place, data) => requestAnimationFrame(() => setTimeout(put, 0, place, data));
+
 function drawPart(name, data, gently) {
   const text = JSON.stringify(data);
   if (gently && drawnAs.get(name) === text) return false;
   drawnAs.set(name, text);
   for (const place of document.querySelectorAll(`[data-part="${name}"]`)) {
-    const template = place.querySelector("template");
-    const chosen = place.value;
-    place.replaceChildren(template, ...(Object.keys(data).length ? [drawn(template, data)] : []));
-    // What was chosen among options stays chosen where it is still offered.
-    if (chosen) place.value = chosen;
+    const beside = "beside" in place.dataset && place.children.length > 1;
+    (beside ? putLater : put)(place, data);
   }
   return true;
 }
