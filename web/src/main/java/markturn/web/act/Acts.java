@@ -33,13 +33,15 @@ import org.springframework.ui.Model;
  */
 @Component
 public class Acts {
-    private static final long MOST_REMEMBERED_BYTES = 16L << 20;
+    /** How much of the heap may hold what pages were shown: a page that is forgotten gets all of its view with its next line. */
+    private static final double SHARE_REMEMBERED = 1.0 / 32;
+
     private static final MediaType JSON = MediaType.APPLICATION_JSON;
 
     private final FieldBook fieldBook;
     private final People people;
     private final Cache<String, View> shown = Caffeine.newBuilder()
-            .maximumWeight(MOST_REMEMBERED_BYTES)
+            .maximumWeight((long) (SHARE_REMEMBERED * Runtime.getRuntime().maxMemory()))
             .weigher((String page, View view) -> view.weight())
             .build();
 
