@@ -1,7 +1,5 @@
 package markturn.web.fieldbook;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -38,17 +36,8 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class FieldBook {
-    /** How much of the heap the books kept may fill, as {@link #weight} estimates them. */
-    private static final double SHARE_KEPT = 0.75;
-
     /** Rows read at once where a job is opened, so that its text never lies in memory as a whole. */
     private static final int ROWS_AT_ONCE = 2000;
-
-    /** Bytes of an entry and its key; of a reading and of a mark, with what is computed of them. Measured, see docs/house.md. */
-    private static final int ENTRY_BYTES = 300;
-
-    private static final int READING_BYTES = 1300;
-    private static final int MARK_BYTES = 300;
 
     private final StoredJobs jobs;
     private final StoredEntries entries;
@@ -56,12 +45,7 @@ public class FieldBook {
     private final Bookers bookers;
     private final ApplicationEventPublisher told;
     private final TransactionTemplate transaction;
-    private final Cache<String, BookedJob> kept = Caffeine.newBuilder()
-            .maximumWeight((long) (SHARE_KEPT * Runtime.getRuntime().maxMemory()))
-            .weigher((String jobId, BookedJob book) -> weight(book))
-            // Where a long report needs the memory, books go before the process does: they are read again.
-            .softValues()
-            .build();
+    private final KeptBooks kept = new KeptBooks();
     /** Jobs being opened: six people who open one at once wait for one reading of it. */
     private final Map<String, Object> opening = new ConcurrentHashMap<>();
 
@@ -182,7 +166,7 @@ public class FieldBook {
             DoubleConsumer progress) {
         Admission.requireKey(key);
         Booker booker = booker(jobId, by);
-        if (kept.getIfPresent(jobId) == null) {
+        if (kept.of(jobId).isEmpty()) {
             // Opened before the row is locked, or everybody who books here would wait for the reading.
             find(jobId, by);
         }
@@ -209,7 +193,7 @@ public class FieldBook {
             return book;
         });
         told.publishEvent(new Booked(jobId, next.revision()));
-        return keep(next);
+        return kept.keep(next);
     }
 
     /**
@@ -232,13 +216,13 @@ public class FieldBook {
     /** The job as it stands; empty where there is none for this person. */
     public Optional<BookedJob> find(String jobId, String member) {
         return jobs.lastSequence(jobId, member).map(last -> {
-            if (kept.getIfPresent(jobId) != null) {
-                return keep(upTo(jobId, last));
+            if (kept.of(jobId).isPresent()) {
+                return kept.keep(upTo(jobId, last));
             }
             Object turn = opening.computeIfAbsent(jobId, id -> new Object());
             synchronized (turn) {
                 try {
-                    return keep(upTo(jobId, last));
+                    return kept.keep(upTo(jobId, last));
                 } finally {
                     opening.remove(jobId, turn);
                 }
@@ -275,10 +259,7 @@ public class FieldBook {
     }
 
     private BookedJob upTo(String jobId, long last) {
-        BookedJob book = kept.getIfPresent(jobId);
-        if (book == null) {
-            book = empty(jobId);
-        }
+        BookedJob book = kept.of(jobId).orElseGet(() -> empty(jobId));
         if (book.revision() >= last) {
             return book;
         }
@@ -295,12 +276,6 @@ public class FieldBook {
         return replay.done();
     }
 
-    /** Keeps a book, where none as late is kept; answers the one that is kept then. */
-    private BookedJob keep(BookedJob book) {
-        return kept.asMap()
-                .merge(book.jobId(), book, (before, now) -> before.revision() >= now.revision() ? before : now);
-    }
-
     /** What somebody may book in a job: what both the account and the membership allow; whoever is no member finds no job at all. */
     public Booker booker(String jobId, String by) {
         Booker account = bookers.booker(by);
@@ -314,20 +289,9 @@ public class FieldBook {
         return entries.bytes(jobId);
     }
 
-    /** About how much memory a book holds with what is computed of it, in bytes; docs/house.md tells how that was measured. */
-    private static int weight(BookedJob book) {
-        long readings = book.job().setups().stream()
-                .mapToLong(setup -> setup.readings().size())
-                .sum();
-        long bytes = ENTRY_BYTES * (16L + book.entries().size())
-                + READING_BYTES * readings
-                + MARK_BYTES * (long) book.job().marks().size();
-        return (int) Math.min(Integer.MAX_VALUE, bytes);
-    }
-
     /** Lets go of the books in memory; the next look reads them from disk. */
     void forgetKept() {
-        kept.invalidateAll();
+        kept.forget();
     }
 
     private static Instant now() {

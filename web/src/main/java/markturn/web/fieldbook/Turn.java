@@ -14,8 +14,8 @@ public final class Turn {
     /** Each waits for the disk part of the time. */
     static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();
 
-    /** Who has waited that long goes ahead in any case. */
-    private static final Duration PATIENCE = Duration.ofSeconds(1);
+    /** Who has waited that long goes ahead in any case: longer than a full house takes on a slow machine, or all would go ahead at once then. */
+    private static final Duration PATIENCE = Duration.ofSeconds(10);
 
     private static final Semaphore FREE = new Semaphore(AT_ONCE, true);
 

@@ -13,6 +13,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Acts in their turn. Common practice, no source. */
 class TurnTest {
@@ -27,15 +29,16 @@ class TurnTest {
         assertThat(Turn.free()).isEqualTo(Turn.AT_ONCE);
     }
 
-    @Test
-    void soManyAtOnceAndNoMore() throws Exception {
+    @ParameterizedTest
+    @ValueSource(longs = {20, 500})
+    void soManyAtOnceAndNoMoreHoweverSlow(long milliseconds) throws Exception {
         AtomicInteger now = new AtomicInteger();
         AtomicInteger most = new AtomicInteger();
         List<Future<Integer>> all = new ArrayList<>();
         for (int i = 0; i < 5 * Turn.AT_ONCE; i++) {
             all.add(people.submit(() -> Turn.taken(() -> {
                 most.accumulateAndGet(now.incrementAndGet(), Math::max);
-                pause();
+                pause(milliseconds);
                 return now.getAndDecrement();
             })));
         }
@@ -94,9 +97,9 @@ class TurnTest {
         assertThat(Turn.free()).isEqualTo(Turn.AT_ONCE);
     }
 
-    private static void pause() {
+    private static void pause(long milliseconds) {
         try {
-            Thread.sleep(20);
+            Thread.sleep(milliseconds);
         } catch (InterruptedException stopped) {
             throw new AssertionError(stopped);
         }
