@@ -18,6 +18,12 @@ import java.util.zip.GZIPInputStream;
 
 /** Somebody at the pages of a running Mark Turn with its demo accounts. */
 final class Visitor {
+    static {
+        // Given up before the server gives it up, after 20 s: of two who do so at once this one would be told of a
+        // fault no browser shows.
+        System.setProperty("jdk.httpclient.keepalive.timeout", "10");
+    }
+
     private final String base;
     private final HttpClient client = HttpClient.newBuilder()
             .cookieHandler(new CookieManager())
