@@ -1,9 +1,8 @@
 package markturn.survey.adjust;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /**
  * An adjusted problem: unknowns, residuals, and what each observation was worth. A priori throughout (variance factor 1). Textbook least
@@ -117,32 +116,63 @@ public final class Adjustment {
     /**
      * What a fault adds to the right side of the normal equations.
      *
-     * @param ways by observation: how much of the fault, in each way it may go, each one takes
+     * @param ways of each way it may go
      */
-    public RightSides rightSides(List<Map<Integer, Double>> ways) {
-        Map<Integer, double[]> sides = new TreeMap<>();
-        for (int i = 0; i < ways.size(); i++) {
-            int way = i;
-            ways.get(i).forEach((observation, share) -> {
-                Observed observed = observations.get(observation);
-                double weighed = share / (observed.stdDev() * observed.stdDev());
-                observed.partials(
-                        linearised,
-                        (unknown, derivative) -> sides.computeIfAbsent(unknown, u -> new double[ways.size()])[way] +=
-                                weighed * derivative);
-            });
+    public RightSides rightSides(List<Shares> ways) {
+        List<RowOfPartials[]> rows = new ArrayList<>();
+        for (Shares way : ways) {
+            boolean asBefore = !rows.isEmpty() && way.isOfTheSame(ways.get(0));
+            rows.add(asBefore ? rows.get(0) : rows(way));
         }
-        int[] unknowns = new int[sides.size()];
-        double[][] values = new double[ways.size()][sides.size()];
-        int next = 0;
-        for (Map.Entry<Integer, double[]> entry : sides.entrySet()) {
-            unknowns[next] = entry.getKey();
-            for (int way = 0; way < values.length; way++) {
-                values[way][next] = entry.getValue()[way];
+        int[] unknowns = unknowns(rows);
+        double[][] values = new double[ways.size()][unknowns.length];
+        for (int way = 0; way < values.length; way++) {
+            Shares shares = ways.get(way);
+            for (int k = 0; k < shares.count(); k++) {
+                double stdDev = stdDev(shares.observation(k));
+                double weighed = shares.share(k) / (stdDev * stdDev);
+                RowOfPartials row = rows.get(way)[k];
+                for (int i = 0; i < row.count(); i++) {
+                    values[way][Arrays.binarySearch(unknowns, row.unknowns()[i])] += weighed * row.partials()[i];
+                }
             }
-            next++;
         }
         return new RightSides(unknowns, values);
+    }
+
+    /** Those that the rows have, each once, ascending. */
+    private static int[] unknowns(List<RowOfPartials[]> ofWays) {
+        int many = 0;
+        for (RowOfPartials[] rows : ofWays) {
+            for (RowOfPartials row : rows) {
+                many += row.count();
+            }
+        }
+        int[] all = new int[many];
+        int next = 0;
+        for (RowOfPartials[] rows : ofWays) {
+            for (RowOfPartials row : rows) {
+                System.arraycopy(row.unknowns(), 0, all, next, row.count());
+                next += row.count();
+            }
+        }
+        Arrays.sort(all);
+        int distinct = 0;
+        for (int i = 0; i < many; i++) {
+            if (i == 0 || all[i] != all[i - 1]) {
+                all[distinct++] = all[i];
+            }
+        }
+        return Arrays.copyOf(all, distinct);
+    }
+
+    private RowOfPartials[] rows(Shares way) {
+        RowOfPartials[] rows = new RowOfPartials[way.count()];
+        for (int k = 0; k < rows.length; k++) {
+            rows[k] = new RowOfPartials();
+            rows[k].of(observations.get(way.observation(k)), linearised);
+        }
+        return rows;
     }
 
     /** Whether what a fault touches stands together, so that what the unknowns take up of it is at hand. */

@@ -1,7 +1,6 @@
 package markturn.survey.network;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -9,6 +8,7 @@ import java.util.function.Consumer;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.NumberedPlace;
 import markturn.survey.adjust.RightSides;
+import markturn.survey.adjust.Shares;
 import markturn.survey.chance.Distributions;
 import markturn.survey.result.Observation;
 import markturn.survey.result.SingleFault;
@@ -114,13 +114,13 @@ final class FaultTest {
         }
     }
 
-    private double weight(Map<Integer, Double> one, Map<Integer, Double> shares) {
-        double sum = 0;
-        for (Map.Entry<Integer, Double> entry : one.entrySet()) {
-            double stdDev = adjustment.stdDev(entry.getKey());
-            sum += entry.getValue() * shares.getOrDefault(entry.getKey(), 0.0) / (stdDev * stdDev);
-        }
-        return sum;
+    private double weight(Shares one, Shares other) {
+        return one.product(other, this::weight);
+    }
+
+    private double weight(int observation) {
+        double stdDev = adjustment.stdDev(observation);
+        return 1 / (stdDev * stdDev);
     }
 
     private static double[][] axes(double[][] m) {
@@ -199,9 +199,10 @@ final class FaultTest {
     private double explained(int axis) {
         double sum = 0;
         for (int i = 0; i < axes.length; i++) {
-            for (Map.Entry<Integer, Double> entry : hypothesis.ways().get(i).entrySet()) {
-                double stdDev = adjustment.stdDev(entry.getKey());
-                sum -= axes[axis][i] * entry.getValue() * adjustment.residual(entry.getKey()) / (stdDev * stdDev);
+            Shares way = hypothesis.ways().get(i);
+            for (int k = 0; k < way.count(); k++) {
+                int observation = way.observation(k);
+                sum -= axes[axis][i] * way.share(k) * adjustment.residual(observation) * weight(observation);
             }
         }
         return sum;
@@ -231,9 +232,9 @@ final class FaultTest {
      * pass, is no larger than this fault's test lets pass, and moves no mark farther. Empty where that is not so.
      */
     Set<Integer> covered() {
-        Set<Integer> observations = hypothesis.ways().get(0).keySet();
-        return axes.length == 2 && observations.size() == 2 && isShown(0) && isShown(1) && !isNone(0) && !isNone(1)
-                ? observations
+        Shares way = hypothesis.ways().get(0);
+        return axes.length == 2 && way.count() == 2 && isShown(0) && isShown(1) && !isNone(0) && !isNone(1)
+                ? Set.of(way.observation(0), way.observation(1))
                 : Set.of();
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
 import markturn.survey.adjust.NumberedPlace;
+import markturn.survey.adjust.Shares;
 import markturn.survey.result.Observation.Kind;
 import markturn.survey.result.SingleFault;
 import markturn.survey.result.SingleFault.What;
@@ -78,7 +79,7 @@ final class Hypotheses {
             if (alone) {
                 lonely.accept(said.target(), single);
             } else {
-                all.add(Hypothesis.one(single, Map.of(i, 1.0)));
+                all.add(Hypothesis.one(single, Shares.one(i)));
             }
             if (said.isBetween() && said.ray() == null) {
                 double[] moved = byFarEnd(i);
@@ -108,8 +109,9 @@ final class Hypotheses {
                 }
             }
         }
-        constants.forEach((what, shares) -> all.add(Hypothesis.one(what, shares)));
-        twofold.forEach((what, ways) -> all.add(new Hypothesis(what, ways)));
+        constants.forEach((what, shares) -> all.add(Hypothesis.one(what, Shares.of(shares))));
+        twofold.forEach((what, ways) ->
+                all.add(new Hypothesis(what, ways.stream().map(Shares::of).toList())));
         return all;
     }
 
@@ -166,14 +168,13 @@ final class Hypotheses {
                 continue;
             }
             if (said.ray() == null && said.isBetween()) {
-                all.add(Hypothesis.one(
-                        new What(SingleFault.Kind.HEIGHT_DIFFERENCE, "", said.target()), Map.of(i, 1.0)));
+                all.add(Hypothesis.one(new What(SingleFault.Kind.HEIGHT_DIFFERENCE, "", said.target()), Shares.one(i)));
                 level(shared, said.ends().get(0), i, -1);
                 level(shared, said.ends().get(1), i, 1);
                 continue;
             }
             if (said.ray() == null) {
-                all.add(Hypothesis.one(new What(SingleFault.Kind.COORDINATES, "", said.target()), Map.of(i, 1.0)));
+                all.add(Hypothesis.one(new What(SingleFault.Kind.COORDINATES, "", said.target()), Shares.one(i)));
                 level(shared, said.target(), i, 1);
                 continue;
             }
@@ -181,7 +182,7 @@ final class Hypotheses {
             if (sights.get(said.target()) == 1 && levels.containsKey(said.target())) {
                 lonely.accept(said.target(), single);
             } else {
-                all.add(Hypothesis.one(single, Map.of(i, 1.0)));
+                all.add(Hypothesis.one(single, Shares.one(i)));
             }
             level(shared, said.target(), i, 1);
             if (said.ray().heightStdDev() == 0) {
@@ -191,7 +192,7 @@ final class Hypotheses {
                 level(shared, said.ray().from(), i, -1);
             }
         }
-        shared.forEach((what, shares) -> all.add(Hypothesis.one(what, shares)));
+        shared.forEach((what, shares) -> all.add(Hypothesis.one(what, Shares.of(shares))));
         return all;
     }
 
@@ -236,7 +237,7 @@ final class Hypotheses {
         return shared.entrySet().stream()
                 .filter(e -> e.getKey().kind() != SingleFault.Kind.LEG
                         || e.getValue().size() > 1)
-                .map(e -> Hypothesis.one(e.getKey(), e.getValue()))
+                .map(e -> Hypothesis.one(e.getKey(), Shares.of(e.getValue())))
                 .toList();
     }
 

@@ -2,7 +2,6 @@ package markturn.survey.network;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import markturn.survey.adjust.Adjustment;
 import markturn.survey.adjust.BetweenPlaces;
 import markturn.survey.adjust.Biased;
@@ -12,6 +11,7 @@ import markturn.survey.adjust.LeastSquares;
 import markturn.survey.adjust.NotConverging;
 import markturn.survey.adjust.Observed;
 import markturn.survey.adjust.RankDefect;
+import markturn.survey.adjust.Shares;
 import markturn.survey.adjust.SparseNormalEquations;
 import markturn.survey.result.Observation.Kind;
 
@@ -121,15 +121,18 @@ final class Part {
     /**
      * The same with one fault among the unknowns, the last of them; few unknowns.
      *
-     * @param shares by observation: how much of the fault each one takes
+     * @param shares how much of the fault each observation takes
      */
-    Adjustment with(Map<Integer, Double> shares) throws RankDefect, NotConverging {
+    Adjustment with(Shares shares) throws RankDefect, NotConverging {
         double[] near = new double[start.size() + 1];
         List<Observed> biased = new ArrayList<>(observations);
         for (int i = 0; i < start.size(); i++) {
             near[i] = start.get(i);
         }
-        shares.forEach((i, share) -> biased.set(i, new Biased(observations.get(i), start.size(), share)));
+        for (int k = 0; k < shares.count(); k++) {
+            int i = shares.observation(k);
+            biased.set(i, new Biased(observations.get(i), start.size(), shares.share(k)));
+        }
         return LeastSquares.adjust(biased, near, () -> new DenseNormalEquations(near.length));
     }
 
