@@ -40,6 +40,9 @@ document.addEventListener("input", ({ target }) => {
 
 watchTables(document.getElementById("content"));
 
+/** On a small screen the way is longer than the page: where the page stands in it is in view. */
+document.querySelector(".way .here")?.scrollIntoView({ block: "nearest", inline: "center" });
+
 /** A page that a device has kept was drawn in the theme of then. */
 const { theme } = document.documentElement.dataset;
 for (const button of document.querySelectorAll("button[name=theme]")) button.setAttribute("aria-pressed", String(button.value === theme));

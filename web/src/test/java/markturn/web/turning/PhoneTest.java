@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import markturn.web.House;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -84,6 +85,17 @@ class PhoneTest {
             var box = page.locator(what).boundingBox();
             assertThat(box.y).as(what).isGreaterThanOrEqualTo(0);
             assertThat(box.y + box.height).as(what).isLessThanOrEqualTo(640);
+        }
+    }
+
+    @Test
+    void theWayShowsWhereThePageStands(House house) {
+        Page page = house.signedInByTouch("wren", 360, 640);
+        String job = house.demo(page);
+        for (String room : new String[] {"/mark", "/setup", "/deliver"}) {
+            page.navigate(job + room);
+            assertThat(page.locator(".way .here .way-name"))
+                    .isInViewport(new LocatorAssertions.IsInViewportOptions().setRatio(1));
         }
     }
 }
