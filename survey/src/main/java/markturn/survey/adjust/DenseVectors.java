@@ -9,14 +9,16 @@ final class DenseVectors {
     /**
      * Solves with the transpose of an upper triangle, for one right side, and takes from what is behind it what that makes of it.
      *
-     * @param right as long as the factor's rows; behind the pivots stands what is left
-     * @return the sum of the squares of the solution
+     * @param right as long as the factor's rows; in the place of the pivots stands the solution then, behind them what is left
      */
-    static double forward(double[][] factor, double[] right) {
+    static void forward(double[][] factor, double[] right) {
         int pivots = factor.length;
         int end = right.length;
-        double sum = 0;
         int i = 0;
+        // A fault here and there begins with nothing.
+        while (i < pivots && right[i] == 0) {
+            i++;
+        }
         for (; i + FOUR <= pivots; i += FOUR) {
             double[] first = factor[i];
             double[] second = factor[i + 1];
@@ -26,15 +28,17 @@ final class DenseVectors {
             double b = (right[i + 1] - a * first[i + 1]) / second[i + 1];
             double c = (right[i + 2] - a * first[i + 2] - b * second[i + 2]) / third[i + 2];
             double d = (right[i + 3] - a * first[i + 3] - b * second[i + 3] - c * third[i + 3]) / fourth[i + 3];
-            sum += a * a + b * b + c * c + d * d;
+            right[i] = a;
+            right[i + 1] = b;
+            right[i + 2] = c;
+            right[i + 3] = d;
             DenseRows.takeFour(right, first, second, third, fourth, a, b, c, d, i + FOUR, end);
         }
         for (; i < pivots; i++) {
             double a = right[i] / factor[i][i];
-            sum += a * a;
+            right[i] = a;
             DenseRows.takeOne(right, factor[i], a, i + 1, end);
         }
-        return sum;
     }
 
     /**
@@ -89,64 +93,63 @@ final class DenseVectors {
         return sums;
     }
 
+    /** The product of the beginnings of two vectors: four sums, because one would wait for itself. */
+    static double product(double[] one, double[] other, int end) {
+        double a = 0;
+        double b = 0;
+        double c = 0;
+        double d = 0;
+        int i = 0;
+        for (; i + FOUR <= end; i += FOUR) {
+            a += one[i] * other[i];
+            b += one[i + 1] * other[i + 1];
+            c += one[i + 2] * other[i + 2];
+            d += one[i + 3] * other[i + 3];
+        }
+        for (; i < end; i++) {
+            a += one[i] * other[i];
+        }
+        return a + b + c + d;
+    }
+
     /**
-     * A matrix times one vector or two: four rows with both in one go, so that little is read for much arithmetic. Faster by a half than
-     * {@link #sums} of the transpose where rows are short (measured).
+     * The products of the beginnings of vectors, each with each, in one go.
      *
-     * @param to stands for each vector where its product goes: as many elements as the matrix has rows, or more
+     * @param ones one or two
+     * @param others one or two
+     * @return by the number of one, then of the other: two by two, where a single vector counts twice
      */
-    static void times(double[][] matrix, double[][] vectors, double[][] to) {
-        double[] one = vectors[0];
-        double[] other = vectors[vectors.length - 1];
-        double[] ofOne = to[0];
-        double[] ofOther = to[vectors.length - 1];
-        int length = one.length;
-        int row = 0;
-        for (; row + FOUR <= matrix.length; row += FOUR) {
-            double[] p = matrix[row];
-            double[] q = matrix[row + 1];
-            double[] r = matrix[row + 2];
-            double[] s = matrix[row + 3];
-            double pa = 0;
-            double qa = 0;
-            double ra = 0;
-            double sa = 0;
-            double pb = 0;
-            double qb = 0;
-            double rb = 0;
-            double sb = 0;
-            for (int k = 0; k < length; k++) {
-                double a = one[k];
-                double b = other[k];
-                pa += p[k] * a;
-                qa += q[k] * a;
-                ra += r[k] * a;
-                sa += s[k] * a;
-                pb += p[k] * b;
-                qb += q[k] * b;
-                rb += r[k] * b;
-                sb += s[k] * b;
-            }
-            ofOne[row] = pa;
-            ofOne[row + 1] = qa;
-            ofOne[row + 2] = ra;
-            ofOne[row + 3] = sa;
-            ofOther[row] = pb;
-            ofOther[row + 1] = qb;
-            ofOther[row + 2] = rb;
-            ofOther[row + 3] = sb;
+    static double[][] products(double[][] ones, double[][] others, int end) {
+        double[] a = ones[0];
+        double[] b = ones[ones.length - 1];
+        double[] x = others[0];
+        double[] y = others[others.length - 1];
+        double ax = 0;
+        double ay = 0;
+        double bx = 0;
+        double by = 0;
+        double oddAx = 0;
+        double oddAy = 0;
+        double oddBx = 0;
+        double oddBy = 0;
+        int i = 0;
+        for (; i + 1 < end; i += 2) {
+            ax += a[i] * x[i];
+            ay += a[i] * y[i];
+            bx += b[i] * x[i];
+            by += b[i] * y[i];
+            oddAx += a[i + 1] * x[i + 1];
+            oddAy += a[i + 1] * y[i + 1];
+            oddBx += b[i + 1] * x[i + 1];
+            oddBy += b[i + 1] * y[i + 1];
         }
-        for (; row < matrix.length; row++) {
-            double[] p = matrix[row];
-            double pa = 0;
-            double pb = 0;
-            for (int k = 0; k < length; k++) {
-                pa += p[k] * one[k];
-                pb += p[k] * other[k];
-            }
-            ofOne[row] = pa;
-            ofOther[row] = pb;
+        if (i < end) {
+            ax += a[i] * x[i];
+            ay += a[i] * y[i];
+            bx += b[i] * x[i];
+            by += b[i] * y[i];
         }
+        return new double[][] {{ax + oddAx, ay + oddAy}, {bx + oddBx, by + oddBy}};
     }
 
     private static void giveFour(

@@ -7,54 +7,43 @@ import java.util.function.DoubleConsumer;
 
 /**
  * Which of many faults shifts each of many places farthest; each fault touches unknowns that stand together in one front. What a fault does
- * there is its right side times the inverse of that front. Farther off it is followed up and down the tree of the dissection only where
- * it could matter: with the factor {@code N = Rᵀ R}, a fault {@code b} shifts an unknown {@code e} by the product of {@code R⁻ᵀ b} and
- * {@code R⁻ᵀ e}, and two that meet no lower than at some part share only the elements of that part and of those above it. By Cauchy and
- * Schwarz the shift is no more than what is left of the fault there, times the deviation of the unknown; where that is less than the
- * place was already shifted by another fault, and all places beyond likewise, nothing is computed.
+ * there is its right side times the inverse of that front. Farther off it is followed up the tree of the dissection, and on to single
+ * places, only where it could matter: with the factor {@code N = Rᵀ R}, a fault {@code b} shifts an unknown {@code e} by the product of
+ * {@code R⁻ᵀ b} and {@code R⁻ᵀ e}, and two that meet no lower than at some part share only the elements of that part and of those above
+ * it. By Cauchy and Schwarz in each of these the shift is no more than the sum of the products of what of either lies there
+ * ({@link ShiftBounds}); where that is less than the places were already shifted by other faults, nothing is computed.
  */
 public final class FarthestShift {
     /** The share of the faults that was sought after each round: the largest first, beside which the others then need not go far. */
     private static final double[] ROUNDS = {0.02, 0.1, 0.3, 1};
 
-    /** So many vectors are worth another processor. */
-    private static final int SEVERAL = 16;
+    /** So many numbers are no burden. */
+    private static final long KEPT = 16_000_000;
 
-    /** Rounding may make what is left of a fault smaller than it is, by this much of the whole. */
-    private static final double ROUNDING = 1e-12;
+    /** The share of the work that is done before anything is sought. */
+    private static final double BEFORE = 0.2;
+
+    /** So many are sought before it is told how much is done. */
+    private static final int TOGETHER = 512;
 
     private final SparseNormalEquations normal;
     private final Fronts fronts;
     private final ShiftedPlaces places;
     private final List<List<Fault>> standing = new ArrayList<>();
 
-    /** A fault on its way. */
     private static final class Fault {
         private final int number;
-        private final int stands;
+        private final Dissection.Part stands;
         private final int[] positions;
         private final double[][] values;
-        private double whole;
-        /** What of it is left at the part where it stands, squared. */
-        private double left;
-        /** The roots of what of that lies in the part, and of what lies beyond. */
-        private double here;
+        /** Its right sides times what they do: the squares of {@code R⁻ᵀ b}. */
+        private Squares whole;
 
-        private double beyond;
-        /** What is left of its right sides at the boundary of the part that it comes from; null where it began. */
-        private double[][] side;
-
-        private Dissection.Part from;
-
-        Fault(int number, int stands, int[] positions, double[][] values) {
+        Fault(int number, Dissection.Part stands, int[] positions, double[][] values) {
             this.number = number;
             this.stands = stands;
             this.positions = positions;
             this.values = values;
-        }
-
-        int ways() {
-            return values.length;
         }
     }
 
@@ -64,9 +53,14 @@ public final class FarthestShift {
      * @param places of each place the unknowns it moves by, one or two of one node; {@link NumberedPlace#HELD} moves nowhere
      */
     FarthestShift(SparseNormalEquations normal, int[][] places) {
+        this(normal, places, KEPT);
+    }
+
+    /** @param kept so many numbers are held at a time, whatever it costs to make them anew */
+    FarthestShift(SparseNormalEquations normal, int[][] places, long kept) {
         this.normal = normal;
         this.fronts = new Fronts(normal);
-        this.places = new ShiftedPlaces(normal, places);
+        this.places = new ShiftedPlaces(normal, fronts, places, kept);
         fronts.parts().forEach(part -> standing.add(new ArrayList<>()));
     }
 
@@ -95,8 +89,8 @@ public final class FarthestShift {
                 values[way][i] = sides.values()[way][i] * normal.scale(positions[i]);
             }
         }
-        int stands = normal.dissection().partAt(earliest).number();
-        standing.get(stands).add(new Fault(number, stands, positions, values));
+        Dissection.Part stands = normal.dissection().partAt(earliest);
+        standing.get(stands.number()).add(new Fault(number, stands, positions, values));
     }
 
     /**
@@ -105,29 +99,24 @@ public final class FarthestShift {
      * @param progress is told the share that is done, 0 to 1; what it throws ends the work
      */
     public void search(DoubleConsumer progress) {
-        List<Dissection.Part> parts = fronts.parts();
-        double all = (1.0 + ROUNDS.length) * parts.size();
-        int done = 0;
-        AtOnce.each(parts, true, this::whereTheyStand);
+        AtOnce.each(fronts.parts(), true, this::whereTheyStand);
         List<Fault> faults = new ArrayList<>();
-        for (List<Fault> some : standing) {
-            faults.addAll(some);
-            some.clear();
-            progress.accept(++done / all);
-        }
-        faults.sort(Comparator.comparingDouble((Fault fault) -> fault.left).reversed());
-        VarianceShares shares = new VarianceShares(normal, fronts, places);
+        standing.forEach(faults::addAll);
+        faults.sort(Comparator.comparingDouble((Fault fault) -> fault.whole.longest())
+                .reversed());
+        progress.accept(BEFORE);
+        ShiftBounds bounds = new ShiftBounds(fronts, places);
         int from = 0;
         for (double share : ROUNDS) {
-            int to = (int) Math.round(share * faults.size());
-            for (Fault fault : faults.subList(from, to)) {
-                standing.get(fault.stands).add(fault);
-            }
-            from = to;
-            shares.renew();
-            for (Dissection.Part part : parts) {
-                climb(part, shares);
-                progress.accept(++done / all);
+            int end = (int) Math.round(share * faults.size());
+            bounds.renew();
+            // Neighbours one after the other: what one needs of the factor is at hand for the next.
+            faults.subList(from, end).sort(Comparator.comparingInt(fault -> fault.stands.number()));
+            while (from < end) {
+                int to = Math.min(from + TOGETHER, end);
+                AtOnce.each(faults.subList(from, to), true, fault -> follow(fault, bounds));
+                from = to;
+                progress.accept(BEFORE + (1 - BEFORE) * from / faults.size());
             }
         }
     }
@@ -148,88 +137,81 @@ public final class FarthestShift {
         if (faults.isEmpty()) {
             return;
         }
-        Fronts.Inverse inverse = fronts.inverse(part);
+        double[][] inverse = normal.inverseOfFront(part);
         ShiftedPlaces.InFront near = places.in(part);
         for (Fault fault : faults) {
             int[] indices = part.indicesOf(fault.positions);
-            double[][] answers = inverse.answers(indices, fault.values);
-            for (int way = 0; way < answers.length; way++) {
-                for (int i = 0; i < indices.length; i++) {
-                    fault.whole += fault.values[way][i] * answers[way][indices[i]];
+            double[][] rows = new double[indices.length][];
+            for (int i = 0; i < indices.length; i++) {
+                rows[i] = inverse[indices[i]];
+            }
+            double[][] answers = DenseVectors.sums(rows, fault.values);
+            fault.whole = squares(fault.values, indices, answers);
+            near.judge(fault.number, fault.whole.longest(), answers);
+        }
+    }
+
+    private static Squares squares(double[][] values, int[] indices, double[][] answers) {
+        int other = values.length - 1;
+        double first = 0;
+        double second = 0;
+        double product = 0;
+        for (int i = 0; i < indices.length; i++) {
+            first += values[0][i] * answers[0][indices[i]];
+            second += values[other][i] * answers[other][indices[i]];
+            product += values[0][i] * answers[other][indices[i]];
+        }
+        return other > 0 ? new Squares(first, second, product) : new Squares(first, 0, 0);
+    }
+
+    /** Up from where it stands while it could shift a place farther up or beyond, then on to those places. */
+    private void follow(Fault fault, ShiftBounds bounds) {
+        double whole = Math.sqrt(fault.whole.longest());
+        if (!mayShiftAny(whole, fault.stands, bounds)) {
+            return;
+        }
+        Rising rising = new Rising(fronts, fault.stands, fault.positions, fault.values);
+        Reach reach = new Reach(fault.number, rising, fronts.depth(fault.stands), fault.whole);
+        List<Dissection.Part> way = new ArrayList<>();
+        Dissection.Part next = fault.stands;
+        while (next != null) {
+            reach.rise();
+            way.add(next);
+            boolean farther = !fronts.isOnTop(next) && bounds.mayShiftOutside(reach.upTo(reach.last() - 1), next);
+            next = farther ? fronts.above(next) : null;
+        }
+        Dissection.Part from = null;
+        for (Dissection.Part part : way) {
+            if (from != null) {
+                judge(reach, part, part, bounds);
+            }
+            for (Dissection.Part under : part.under()) {
+                if (under != from) {
+                    descend(reach, part, under, bounds);
                 }
             }
-            fault.left = fault.whole;
-            near.judge(fault.number, fault.left, true, answers);
+            from = part;
         }
     }
 
-    /** What comes from under a part, and what stands in it, shifts places in it and under it; what is left goes on to the part above. */
-    private void climb(Dissection.Part part, VarianceShares shares) {
-        List<Fault> faults = standing.get(part.number()).stream()
-                .filter(fault -> mayShift(fault, part, shares))
-                .toList();
-        standing.set(part.number(), new ArrayList<>());
-        if (!faults.isEmpty()) {
-            ShiftedPlaces.InFront near = places.in(part);
-            Fronts.Inverse inverse = fronts.inverse(part);
-            AtOnce.each(faults, faults.size() > SEVERAL, fault -> climb(part, fault, near, inverse, shares));
-        }
+    private static boolean mayShiftAny(double whole, Dissection.Part part, ShiftBounds bounds) {
+        return bounds.mayShiftOutside(whole, part) || bounds.mayShiftUnder(whole, part);
     }
 
-    private static boolean mayShift(Fault fault, Dissection.Part part, VarianceShares shares) {
-        boolean may = shares.mayShiftOutside(fault.left, part) || shares.mayShiftPivots(fault.left, part);
-        for (Dissection.Part under : part.under()) {
-            may |= shares.mayShiftUnder(fault.left, under, 1);
-        }
-        return may;
-    }
-
-    private void climb(
-            Dissection.Part part,
-            Fault fault,
-            ShiftedPlaces.InFront near,
-            Fronts.Inverse inverse,
-            VarianceShares shares) {
-        boolean arrived = fault.side != null;
-        int[] indices = arrived ? fronts.fromAbove(fault.from) : part.indicesOf(fault.positions);
-        double[][] sides = arrived ? fault.side : fault.values;
-        Fronts.Eliminated eliminated = fronts.eliminated(part, indices, sides);
-        double after = Math.max(0, fault.left - eliminated.taken()) + ROUNDING * fault.whole;
-        fault.here = Math.sqrt(eliminated.taken());
-        fault.beyond = Math.sqrt(after);
-        boolean farther = arrived && shares.mayShiftPivots(fault.left, part);
-        for (Dissection.Part under : part.under()) {
-            farther |= isFollowed(fault, under, 1, shares);
-        }
-        if (farther) {
-            double[][] answers = arrived ? inverse.answers(fault.from, sides) : inverse.answers(indices, sides);
-            near.judge(fault.number, fault.left, true, answers);
-            descend(part, fault, answers, 1, shares);
-        }
-        if (shares.mayShiftOutside(after, part)) {
-            fault.side = eliminated.left();
-            fault.from = part;
-            fault.left = after;
-            List<Fault> next = standing.get(fronts.above(part.number()));
-            synchronized (next) {
-                next.add(fault);
+    /** Into a part and those under it, where a fault that meets their places farther up could shift one. */
+    private void descend(Reach reach, Dissection.Part meeting, Dissection.Part part, ShiftBounds bounds) {
+        if (bounds.mayShiftUnder(part, fronts.depth(meeting), reach)) {
+            judge(reach, meeting, part, bounds);
+            for (Dissection.Part under : part.under()) {
+                descend(reach, meeting, under, bounds);
             }
         }
     }
 
-    private static boolean isFollowed(Fault fault, Dissection.Part under, int levels, VarianceShares shares) {
-        return under != fault.from
-                && shares.mayShiftUnder(fault.left, under, levels)
-                && shares.mayShiftUnder(fault.here, fault.beyond, under, levels);
-    }
-
-    /** Down into the parts under one, where what is left of a fault could shift a place farther. */
-    private void descend(Dissection.Part part, Fault fault, double[][] answers, int levels, VarianceShares shares) {
-        for (Dissection.Part under : part.under()) {
-            if (isFollowed(fault, under, levels, shares)) {
-                double[][] its = fronts.followed(under, answers);
-                places.in(under).judge(fault.number, fault.left, false, its);
-                descend(under, fault, its, levels + 1, shares);
+    private void judge(Reach reach, Dissection.Part meeting, Dissection.Part part, ShiftBounds bounds) {
+        for (int place : places.of(part)) {
+            if (bounds.mayShift(place, fronts.depth(meeting), reach)) {
+                places.judge(place, reach.number(), reach.toTheTop(), fronts.end(meeting));
             }
         }
     }

@@ -1,43 +1,44 @@
 package markturn.survey.adjust;
 
-import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
-/** The fronts of solved equations as vectors go through them: eliminated on their way up, answered in a front, followed on their way down. */
+/**
+ * The fronts of solved equations as right sides rise through them. What of {@code R⁻ᵀ b} lies in the parts from one up to the top stands in
+ * one array, that of the top first: what two have in common, which meet at some part, is then the beginning of both.
+ */
 final class Fronts {
-    /** So many numbers are no burden. */
-    private static final int KEPT = 4_000_000;
-
     private static final int NONE = -1;
 
     private final SparseNormalEquations normal;
     private final List<Dissection.Part> parts;
+    /** The number of the part above each; {@link #NONE} on top. */
     private final int[] above;
     /** Of each part but those on top: where its boundary stands in the front above it. */
     private final int[][] fromAbove;
-
-    private final boolean areKept;
-    private final Inverse[] inverses;
-    private final double[][][] ways;
+    /** How many parts stand above each. */
+    private final int[] depth;
+    /** How many unknowns the parts above each have. */
+    private final int[] begin;
 
     Fronts(SparseNormalEquations normal) {
         this.normal = normal;
         this.parts = normal.dissection().parts();
         this.above = new int[parts.size()];
         this.fromAbove = new int[parts.size()][];
-        this.inverses = new Inverse[parts.size()];
-        this.ways = new double[parts.size()][][];
-        this.areKept = parts.stream()
-                        .mapToLong(part -> (long) part.size() * part.size())
-                        .sum()
-                < KEPT;
-        Arrays.fill(above, NONE);
-        parts.forEach(part -> part.under().forEach(under -> {
-            above[under.number()] = part.number();
-            fromAbove[under.number()] = part.indicesOf(under.boundary());
-        }));
+        this.depth = new int[parts.size()];
+        this.begin = new int[parts.size()];
+        for (int number = parts.size() - 1; number >= 0; number--) {
+            Dissection.Part part = parts.get(number);
+            if (fromAbove[number] == null) {
+                above[number] = NONE;
+            }
+            for (Dissection.Part under : part.under()) {
+                above[under.number()] = number;
+                fromAbove[under.number()] = part.indicesOf(under.boundary());
+                depth[under.number()] = depth[number] + 1;
+                begin[under.number()] = end(part);
+            }
+        }
     }
 
     /** The parts, each after those under it. */
@@ -45,99 +46,57 @@ final class Fronts {
         return parts;
     }
 
-    boolean isOnTop(int part) {
-        return above[part] == NONE;
+    boolean isOnTop(Dissection.Part part) {
+        return above[part.number()] == NONE;
     }
 
-    /** The number of the part above one that is not on top. */
-    int above(int part) {
-        return above[part];
+    /** The part above one that is not on top. */
+    Dissection.Part above(Dissection.Part part) {
+        return parts.get(above[part.number()]);
     }
 
-    /** Where the boundary of a part that is not on top stands in the front above it. */
-    int[] fromAbove(Dissection.Part part) {
-        return fromAbove[part.number()];
+    /** How many parts stand above it. */
+    int depth(Dissection.Part part) {
+        return depth[part.number()];
     }
 
-    /** A vector's elements as they are left in a front, and the square of what was taken of it. */
-    record Eliminated(double[][] left, double taken) {}
+    /** Where a part begins in what has risen through it. */
+    int begin(Dissection.Part part) {
+        return begin[part.number()];
+    }
 
-    /** Takes the pivots of a part from vectors that have elements at some indices of its front. */
-    Eliminated eliminated(Dissection.Part part, int[] indices, double[][] sides) {
-        double[][] left = new double[sides.length][];
-        double taken = 0;
+    /** Where it ends, and with it all that two have in common that meet in it. */
+    int end(Dissection.Part part) {
+        return begin[part.number()] + part.pivots();
+    }
+
+    /** The front of a part, with right sides at some indices of it. */
+    static double[][] at(int[] indices, double[][] sides, Dissection.Part part) {
+        double[][] rows = new double[sides.length][part.size()];
         for (int way = 0; way < sides.length; way++) {
-            double[] row = new double[part.size()];
             for (int i = 0; i < indices.length; i++) {
-                row[indices[i]] = sides[way][i];
+                rows[way][indices[i]] = sides[way][i];
             }
-            taken += DenseVectors.forward(normal.factor(part), row);
-            left[way] = Arrays.copyOfRange(row, part.pivots(), part.size());
         }
-        return new Eliminated(left, taken);
+        return rows;
     }
 
-    /** The inverse of a front. */
-    static final class Inverse {
-        private final double[][] rows;
-        /** Of each part under it, by its number: the columns where the boundary of that stands. */
-        private final Map<Integer, double[][]> columns = new HashMap<>();
-
-        private Inverse(double[][] rows) {
-            this.rows = rows;
-        }
-
-        /** What right sides are answered with in the front, that have elements at some indices of it. */
-        double[][] answers(int[] indices, double[][] sides) {
-            double[][] some = new double[indices.length][];
-            for (int i = 0; i < some.length; i++) {
-                some[i] = rows[indices[i]];
-            }
-            return DenseVectors.sums(some, sides);
-        }
-
-        /** The same of right sides that come from a part under it. */
-        double[][] answers(Dissection.Part under, double[][] sides) {
-            double[][] answers = new double[sides.length][rows.length];
-            DenseVectors.times(columns.get(under.number()), sides, answers);
-            return answers;
+    /** Takes the pivots of a part from right sides: in their place stands what of {@code R⁻ᵀ b} lies there, behind them what is left. */
+    void eliminate(Dissection.Part part, double[][] rows) {
+        for (double[] row : rows) {
+            DenseVectors.forward(normal.factor(part), row);
         }
     }
 
-    /** The inverse of a front; made anew each time it is asked for where all of them together were a burden. */
-    Inverse inverse(Dissection.Part part) {
-        Inverse inverse = inverses[part.number()];
-        if (inverse == null) {
-            inverse = new Inverse(normal.inverseOfFront(part));
-            for (Dissection.Part under : part.under()) {
-                inverse.columns.put(under.number(), DenseRows.columns(inverse.rows, fromAbove(under)));
-            }
-            inverses[part.number()] = areKept ? inverse : null;
-        }
-        return inverse;
-    }
-
-    /** The answers in a part's front, of those in the front above it. */
-    double[][] followed(Dissection.Part part, double[][] answersAbove) {
+    /** The front of the part above one, with what was left behind its pivots. */
+    double[][] handedOn(Dissection.Part part, double[][] rows) {
         int[] indices = fromAbove[part.number()];
-        double[][] ofBoundary = new double[answersAbove.length][indices.length];
-        for (int way = 0; way < ofBoundary.length; way++) {
+        double[][] next = new double[rows.length][above(part).size()];
+        for (int way = 0; way < rows.length; way++) {
             for (int i = 0; i < indices.length; i++) {
-                ofBoundary[way][i] = answersAbove[way][indices[i]];
+                next[way][indices[i]] = rows[way][part.pivots() + i];
             }
         }
-        double[][] answers = new double[answersAbove.length][part.size()];
-        DenseVectors.times(ways(part), ofBoundary, answers);
-        for (int way = 0; way < answers.length; way++) {
-            System.arraycopy(ofBoundary[way], 0, answers[way], part.pivots(), indices.length);
-        }
-        return answers;
-    }
-
-    private double[][] ways(Dissection.Part part) {
-        if (ways[part.number()] == null) {
-            ways[part.number()] = normal.ways(part);
-        }
-        return ways[part.number()];
+        return next;
     }
 }
