@@ -125,8 +125,11 @@ public enum AngleUnit {
         String restOfSeconds = minutesAndSeconds[1]
                 .setScale(decimals, RoundingMode.UNNECESSARY)
                 .toPlainString();
-        String padding = minutesAndSeconds[1].compareTo(BigDecimal.TEN) < 0 ? "0" : "";
-        return "%d-%02d-%s%s".formatted(minutes / 60, minutes % 60, padding, restOfSeconds);
+        return minutes / 60
+                + (minutes % 60 < 10 ? "-0" : "-")
+                + minutes % 60
+                + (minutesAndSeconds[1].compareTo(BigDecimal.TEN) < 0 ? "-0" : "-")
+                + restOfSeconds;
     }
 
     /** The unit of that key; empty where there is none. */
