@@ -46,7 +46,35 @@ public record MovedDrawing(List<Dot> marks, String enlargement) {
             String headY,
             String rx,
             String ry,
-            String turn) {}
+            String turn) {
+        public boolean isReference() {
+            return part.equals("reference");
+        }
+
+        private boolean isShifted() {
+            return part.equals("shifted");
+        }
+
+        /** Where a sign drawn about the origin goes. */
+        public String moveTo() {
+            return "translate(" + x + " " + y + ")";
+        }
+
+        /** Where an ellipse drawn about the origin goes, and how it is turned. */
+        public String turned() {
+            return "translate(" + headX + " " + headY + ") rotate(" + turn + ")";
+        }
+
+        /** Of its arrow, on paper. */
+        public String colour() {
+            return isShifted() ? "#9C1C1C" : "#555D66";
+        }
+
+        /** Of its arrow, drawing units. */
+        public String width() {
+            return isShifted() ? "3" : "1";
+        }
+    }
 
     /** Of a comparison in plan. */
     public static MovedDrawing from(WhatMoved what) {

@@ -9,38 +9,55 @@ import markturn.survey.epoch.WhatMoved;
 import markturn.survey.finding.words.Words;
 import markturn.survey.show.Display;
 
-/**
- * What a report says of epochs: each later one against the first, and the marks over time.
- *
- * @param reference the marks that were meant to be stable, in words
- * @param lines of the marks over time; empty under three epochs
- */
-public record MovedPart(List<Compared> compared, String reference, List<String> lines) {
-    /** Two epochs compared. */
-    public record Compared(
-            String title, String verdict, List<String> held, List<MovedRows.Row> rows, MovedDrawing drawing) {}
+/** What moved since the marks were measured first: each later epoch against the first, and the marks over time. */
+final class MovedPart {
+    private final Display show;
+    private final MovedInWords said;
 
-    static MovedPart of(Epochs epochs, Display show, Words words) {
-        MovedInWords said = new MovedInWords(words);
-        List<Compared> compared = new ArrayList<>();
-        for (WhatMoved what : epochs.sinceFirst()) {
-            compared.add(new Compared(
-                    what.earlier().name() + " ("
-                            + show.dayAndTime(what.earlier().at()) + ") to "
-                            + what.later().name() + " ("
-                            + show.dayAndTime(what.later().at()) + ")",
-                    said.verdict(what),
-                    said.reference(what),
-                    MovedRows.of(what, said, show),
-                    MovedDrawing.from(what)));
-        }
-        List<String> lines = new ArrayList<>();
-        lines(epochs.plan(), "in plan", said, lines);
-        lines(epochs.elevations(), "in elevation", said, lines);
-        return new MovedPart(compared, Words.names(epochs.reference()), lines);
+    private MovedPart(Display show, Words words) {
+        this.show = show;
+        this.said = new MovedInWords(words);
     }
 
-    private static void lines(List<TimeLine> of, String where, MovedInWords said, List<String> lines) {
+    static Section of(Epochs epochs, Display show, Words words) {
+        MovedPart part = new MovedPart(show, words);
+        List<Block> blocks = new ArrayList<>();
+        blocks.add(Block.words("Meant to be stable: " + Words.names(epochs.reference())
+                + ". One comparison in a hundred is found fault with by chance alone, shared among all marks; "
+                + "what would have shown shows four times in five."));
+        epochs.sinceFirst().forEach(what -> part.add(what, blocks));
+        List<String> lines = new ArrayList<>();
+        part.lines(epochs.plan(), "in plan", lines);
+        part.lines(epochs.elevations(), "in elevation", lines);
+        if (!lines.isEmpty()) {
+            blocks.add(new Block.Heading("Over time"));
+            blocks.add(new Block.Points(lines));
+        }
+        return Section.of("What moved", blocks);
+    }
+
+    private void add(WhatMoved what, List<Block> blocks) {
+        blocks.add(new Block.Heading(what.earlier().name() + " ("
+                + show.dayAndTime(what.earlier().at()) + ") to "
+                + what.later().name() + " ("
+                + show.dayAndTime(what.later().at()) + ")"));
+        blocks.add(new Block.Paragraph("verdict", said.verdict(what)));
+        said.reference(what).forEach(held -> blocks.add(Block.words(held)));
+        MovedDrawing drawing = MovedDrawing.from(what);
+        blocks.add(new Block.Moved(drawing));
+        blocks.add(Block.quiet(drawing.enlargement()));
+        ReportTable.Draft table = ReportTable.draft("")
+                .columns(ReportTable.KEPT, "Mark")
+                .words("Part")
+                .numbers("In plan, " + show.differenceSign(), "Would have shown")
+                .numbers("In elevation, " + show.differenceSign(), "Would have shown")
+                .words("Found");
+        MovedRows.of(what, said, show)
+                .forEach(r -> table.row(r.mark(), r.part(), r.plan(), r.planLimit(), r.up(), r.upLimit(), r.verdict()));
+        blocks.add(table.done());
+    }
+
+    private void lines(List<TimeLine> of, String where, List<String> lines) {
         of.forEach(line -> lines.add(line.mark() + " " + where + ": " + said.line(line)));
     }
 }

@@ -135,7 +135,7 @@ final class Paper extends Writer {
             builder.useFont(font(document, "next-400-italic.ttf"), "Next", 400, FontStyle.ITALIC, true);
             builder.useFont(font(document, "mono-400.ttf"), "Mono", 400, FontStyle.NORMAL, true);
             builder.useSVGDrawer(new BatikSVGDrawer());
-            builder.withHtmlContent(PaperTables.in(PlainText.cleaned(page)), null);
+            builder.withHtmlContent(PlainText.cleaned(page), null);
             ByteArrayOutputStream pdf = new ByteArrayOutputStream();
             builder.toStream(pdf);
             builder.run();

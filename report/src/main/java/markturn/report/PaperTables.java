@@ -3,57 +3,42 @@ package markturn.report;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.unbescape.html.HtmlEscape;
 
 /**
- * The tables of the page as they are set on paper: a renderer lays out every cell by itself, and thousands of rows have tens of thousands.
+ * The tables of the report as they are set on paper: a renderer lays out every cell by itself, and thousands of rows have tens of thousands.
  * Columns of numbers that adjoin are therefore set as one cell of fixed-width type, padded so that they stand below each other; of a table
  * of class {@code lines} all columns but that of the reasons, and those without any entry are left out. The words and numbers are the same
  * in the same order.
  */
 final class PaperTables {
-    private static final Pattern TABLE = Pattern.compile(
-            "<table(?: class=\"([^\"]*)\")?><thead><tr>(.*?)</tr></thead>\\s*<tbody>(.*?)</tbody></table>",
-            Pattern.DOTALL);
+    /** A cell that holds several columns. */
+    private static final String PACK = "pack";
 
-    private static final Pattern ROW = Pattern.compile("<tr(?: class=\"([^\"]*)\")?>(.*?)</tr>", Pattern.DOTALL);
-    private static final Pattern CELL = Pattern.compile("<t[dh](?: class=\"([^\"]*)\")?>([^<]*)</t[dh]>");
     private static final String BETWEEN = "  ";
-
-    /** One cell as it stands in the page. */
-    private record Cell(String kind, String text) {
-        int length() {
-            return text.length();
-        }
-    }
-
-    private record Row(String kind, List<Cell> cells) {}
+    private static final ReportTable.Cell NOTHING = new ReportTable.Cell("", "");
 
     /** Columns that stand in one cell, from the first up to but not including the last. */
     private record Run(int from, int to) {}
 
     private final boolean lines;
-    private final List<Cell> head;
-    private final List<Row> rows;
+    private final List<ReportTable.Column> head;
+    private final List<ReportTable.Row> rows;
     private final List<Run> runs = new ArrayList<>();
     private final int[] widths;
     private final boolean[] empty;
 
-    private PaperTables(boolean lines, List<Cell> head, List<Row> rows) {
-        this.lines = lines;
-        this.head = head;
-        this.rows = rows;
+    private PaperTables(ReportTable table) {
+        this.lines = table.kind().equals("lines");
+        this.head = table.columns();
+        this.rows = table.rows();
         this.widths = IntStream.range(0, head.size()).map(this::widthOf).toArray();
         this.empty = new boolean[head.size()];
         for (int column = 0; column < head.size(); column++) {
             int at = column;
             // Left out is only a column of lines: in a computation an empty one says that nothing was there.
             empty[column] = lines
-                    && rows.stream().allMatch(row -> row.cells().get(at).text().isBlank());
+                    && rows.stream().allMatch(row -> row.cells().get(at).words().isBlank());
         }
         int from = 0;
         for (int column = 1; column <= head.size(); column++) {
@@ -64,43 +49,48 @@ final class PaperTables {
         }
     }
 
-    /** A page of the report with its tables as they are set on paper. A table that holds more than plain cells stays as it is. */
-    static String in(String page) {
-        return TABLE.matcher(page)
-                .replaceAll(table -> Matcher.quoteReplacement(packed(
-                        table.group(), table.group(1) == null ? "" : table.group(1), table.group(2), table.group(3))));
-    }
-
-    private static String packed(String asItIs, String kind, String head, String body) {
-        List<Cell> columns = cells(head);
-        List<Row> rows = ROW.matcher(body)
-                .results()
-                .map(row -> new Row(row.group(1) == null ? "" : row.group(1), cells(row.group(2))))
-                .toList();
-        boolean plain =
-                !columns.isEmpty() && rows.stream().allMatch(row -> row.cells().size() == columns.size());
-        if (!plain) {
-            return asItIs;
+    /** A table as it is set on paper; one without headings stays as it is. */
+    static ReportTable of(ReportTable table) {
+        if (!table.hasHeadings()) {
+            return table;
         }
-        PaperTables table = new PaperTables(kind.equals("lines"), columns, rows);
-        String open = kind.isEmpty() ? "<table>" : "<table class=\"" + kind + "\">";
-        return open + "<thead>" + table.written(new Row("", columns), "th") + "</thead><tbody>"
-                + rows.stream().map(row -> table.written(row, "td")).collect(Collectors.joining()) + "</tbody></table>";
+        PaperTables paper = new PaperTables(table);
+        return new ReportTable(
+                table.kind(),
+                paper.columns(),
+                table.rows().stream().map(paper::row).toList());
     }
 
-    /** Empty where it holds anything but plain cells. */
-    private static List<Cell> cells(String row) {
-        List<Cell> cells = new ArrayList<>();
-        Matcher cell = CELL.matcher(row);
-        int end = 0;
-        while (cell.find()) {
-            if (!row.substring(end, cell.start()).isBlank()) {
-                return List.of();
+    private List<ReportTable.Column> columns() {
+        List<ReportTable.Column> columns = new ArrayList<>();
+        for (Run run : runs) {
+            if (isPack(run)) {
+                columns.add(new ReportTable.Column(heading(run), PACK));
+            } else if (!isLeftOut(run)) {
+                columns.add(head.get(run.from()));
             }
-            cells.add(new Cell(cell.group(1) == null ? "" : cell.group(1), HtmlEscape.unescapeHtml(cell.group(2))));
-            end = cell.end();
         }
-        return row.substring(end).isBlank() ? cells : List.of();
+        return columns;
+    }
+
+    private ReportTable.Row row(ReportTable.Row row) {
+        List<ReportTable.Cell> cells = new ArrayList<>();
+        for (Run run : runs) {
+            if (isPack(run)) {
+                cells.add(new ReportTable.Cell(PACK, line(row.cells(), run)));
+            } else if (!isLeftOut(run)) {
+                cells.add(row.cells().get(run.from()));
+            }
+        }
+        return new ReportTable.Row(row.kind(), cells);
+    }
+
+    private boolean isPack(Run run) {
+        return isPacked(run.from()) && run.to() > run.from() + 1;
+    }
+
+    private boolean isLeftOut(Run run) {
+        return empty[run.from()] && run.to() == run.from() + 1;
     }
 
     private boolean isPacked(int column) {
@@ -110,42 +100,20 @@ final class PaperTables {
 
     private int widthOf(int column) {
         int longest = rows.stream()
-                .mapToInt(row -> row.cells().get(column).length())
+                .mapToInt(row -> row.cells().get(column).words().length())
                 .max()
                 .orElse(0);
-        int word = Collections.max(List.of(head.get(column).text().split(" ")).stream()
+        int word = Collections.max(List.of(head.get(column).heading().split(" ")).stream()
                 .map(String::length)
                 .toList());
         return Math.max(longest, word);
     }
 
-    private String written(Row row, String tag) {
-        StringBuilder written = new StringBuilder(row.kind().isEmpty() ? "<tr>" : "<tr class=\"" + row.kind() + "\">");
-        for (Run run : runs) {
-            Cell first = row.cells().get(run.from());
-            if (empty[run.from()] && run.to() == run.from() + 1) {
-                continue;
-            }
-            if (isPacked(run.from()) && run.to() > run.from() + 1) {
-                written.append(cell(tag, "pack", tag.equals("th") ? heading(run) : line(row.cells(), run)));
-            } else {
-                written.append(cell(tag, first.kind(), first.text()));
-            }
-        }
-        return written.append("</tr>").toString();
-    }
-
-    private static String cell(String tag, String kind, String text) {
-        return (kind.isEmpty() ? "<" + tag + ">" : "<" + tag + " class=\"" + kind + "\">")
-                + HtmlEscape.escapeHtml5Xml(text)
-                + "</" + tag + ">";
-    }
-
-    private String line(List<Cell> cells, Run run) {
+    private String line(List<ReportTable.Cell> cells, Run run) {
         List<String> padded = new ArrayList<>();
         for (int column = run.from(); column < run.to(); column++) {
             if (!empty[column]) {
-                padded.add(padded(cells.get(column).text(), column));
+                padded.add(padded(cells.get(column).words(), column));
             }
         }
         return String.join(BETWEEN, padded);
@@ -161,15 +129,15 @@ final class PaperTables {
         List<List<String>> broken = new ArrayList<>();
         int high = 1;
         for (int column = run.from(); column < run.to(); column++) {
-            broken.add(empty[column] ? List.of() : broken(head.get(column).text(), widths[column]));
+            broken.add(empty[column] ? List.of() : broken(head.get(column).heading(), widths[column]));
             high = Math.max(high, broken.get(broken.size() - 1).size());
         }
         List<String> lines = new ArrayList<>();
         for (int row = 0; row < high; row++) {
-            List<Cell> cells = new ArrayList<>(Collections.nCopies(run.from(), new Cell("", "")));
+            List<ReportTable.Cell> cells = new ArrayList<>(Collections.nCopies(run.from(), NOTHING));
             for (List<String> words : broken) {
                 int at = row - (high - words.size());
-                cells.add(new Cell("", at < 0 ? "" : words.get(at)));
+                cells.add(new ReportTable.Cell("", at < 0 ? "" : words.get(at)));
             }
             lines.add(line(cells, run));
         }

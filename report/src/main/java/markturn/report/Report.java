@@ -14,30 +14,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.SurveyResult;
 import markturn.survey.epoch.Epochs;
-import markturn.survey.finding.coordinates.ReferenceComparison;
-import markturn.survey.finding.standing.CheckTable;
-import markturn.survey.finding.standing.Glance;
-import markturn.survey.finding.words.Words;
-import markturn.survey.job.Job;
-import markturn.survey.job.Mark;
 import markturn.survey.job.PlainText;
-import markturn.survey.job.Reading;
-import markturn.survey.job.Setup;
-import markturn.survey.reduce.GridScale;
-import markturn.survey.reduce.Heights;
-import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.MeasuredNetwork;
-import markturn.survey.result.MeasuredNetwork.Adjusted;
-import markturn.survey.result.MeasuredTraverse;
-import markturn.survey.result.Position;
-import markturn.survey.show.Display;
 import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.templatemode.TemplateMode;
@@ -48,12 +30,6 @@ import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
  * the page on screen and the PDF.
  */
 public final class Report {
-    /** So many marks are listed on paper, new control first. */
-    private static final int MOST_MARKS = 5_000;
-
-    /** So many lines of the raw field book are printed. */
-    private static final int MOST_LINES = 20_000;
-
     /** After so many setups a new sheet begins, and in a job with more of them the coordinates do: they are set beside each other. */
     static final int SETUPS_TOGETHER = 100;
 
@@ -64,9 +40,20 @@ public final class Report {
 
     private static final TemplateEngine ENGINE = engine();
 
+    private static final Section CAUTIONS = Section.of(
+            "Cautions",
+            List.of(
+                    Block.caution(
+                            "What others build on needs an independent check from elsewhere. Traffic, with somebody watching "
+                                    + "it; eye protection and a holder when driving nails; never sight the sun; overhead lines above "
+                                    + "metal poles; work at height."),
+                    new Block.Paragraph(
+                            "statement",
+                            "Boundaries, and anything others build or rely on, belong to a licensed surveyor under the local "
+                                    + "law.")));
+
     private final SurveyResult result;
     private final Optional<MeasuredNetwork> network;
-    private final Map<String, Adjusted> adjusted;
     private final List<Person> crew;
     private final Instant made;
     private final String program;
@@ -74,13 +61,6 @@ public final class Report {
 
     /** Somebody who worked on the job. */
     public record Person(String name, String role) {}
-
-    /** A leg of a traverse with what it took and where it led. */
-    public record Leg(MeasuredTraverse.Leg leg, MeasuredTraverse.Correction took, Optional<Position> to) {}
-
-    /** A line of the raw field book. */
-    public record ReportedReading(
-            Reading reading, String circle, String zenith, String slope, String height, String applied) {}
 
     /**
      * @param network the whole job in one adjustment, where that was computed: worst hidden errors come from it
@@ -92,10 +72,6 @@ public final class Report {
             SurveyResult result, Optional<MeasuredNetwork> network, List<Person> crew, Instant made, String program) {
         this.result = result;
         this.network = network.or(() -> result.measured().network());
-        this.adjusted = this.network
-                .map(n ->
-                        n.marks().stream().collect(Collectors.toMap(Adjusted::name, Function.identity(), (a, b) -> a)))
-                .orElse(Map.of());
         this.crew = List.copyOf(crew);
         this.made = made;
         this.program = program;
@@ -105,7 +81,6 @@ public final class Report {
     private Report(Report of, Optional<Epochs> epochs) {
         this.result = of.result;
         this.network = of.network;
-        this.adjusted = of.adjusted;
         this.crew = of.crew;
         this.made = of.made;
         this.program = of.program;
@@ -172,44 +147,24 @@ public final class Report {
     }
 
     private void write(Writer to, String stylesheet, String style, DoubleConsumer progress) {
-        Job job = result.job();
-        Display show = new Display(job.units());
+        Reported reported = Reported.of(result, network);
+        boolean onPaper = !style.isEmpty();
         Map<String, Object> model = new HashMap<>();
         model.put("stylesheet", stylesheet);
         model.put("style", style);
-        model.put("job", job);
-        model.put("result", result);
-        model.put("show", show);
-        model.put("words", new Words(job.units()));
-        model.put("limits", LimitRows.inForce(job.classOfWork()));
-        model.put("scale", Words.number(GridScale.inForce(job).orElse(1), 8));
-        model.put("crew", crew);
-        model.put("made", show.dayAndTime(made));
-        model.put("program", program);
-        model.put("days", days(job, show));
-        Glance glance = Glance.of(job, result.measured(), result.judgements(), result.findings());
-        model.put("glance", glance);
-        List<CheckTable.Row> checks = CheckTable.of(job, result.measured(), result.judgements());
-        model.put("checks", checks);
-        model.put("references", ReferenceComparison.of(job, result.measured()));
-        model.put("checkSentence", CheckTable.sentence(checks));
-        List<MeasuredMark> placed = result.measured().marks().stream()
-                .filter(m -> m.position().isPresent())
-                .toList();
-        List<MeasuredMark> listed = listed(placed);
-        model.put("marks", listed);
-        model.put("leftToFiles", leftToFiles(placed.size() - listed.size()));
+        model.put("title", result.job().name() + ", report");
+        model.put("name", result.job().name());
+        model.put("place", result.job().place());
+        model.put("practice", result.job().isPractice());
+        model.put("verdict", reported.glance().sentence());
+        model.put("cover", Cover.of(reported, crew, made, program));
         model.put(
-                "bookLines",
-                job.setups().stream().mapToInt(s -> s.readings().size()).sum());
-        model.put("mostLines", MOST_LINES);
-        model.put("network", network.filter(n -> n.why().isEmpty()).orElse(null));
-        model.put("adjusted", adjusted);
-        model.put("plan", PlanPicture.svg(result, show));
-        model.put(
-                "moved",
-                epochs.map(e -> MovedPart.of(e, show, new Words(job.units()))).orElse(null));
-        model.put("report", this);
+                "sections",
+                onPaper
+                        ? sections(reported)
+                                .map(section -> section.with(PaperTables::of))
+                                .toList()
+                        : sections(reported).toList());
         Context context = new Context(Locale.ENGLISH, model);
         ENGINE.process("report", context, new FilterWriter(to) {
             @Override
@@ -220,104 +175,37 @@ public final class Report {
         });
     }
 
-    /** Every mark, or what others are built on and as many more as people read; the rest stands in the files. */
-    private static List<MeasuredMark> listed(List<MeasuredMark> placed) {
-        if (placed.size() <= MOST_MARKS) {
-            return placed;
+    /** From the glance to the raw field book. */
+    Stream<Section> sections(Reported of) {
+        List<Section> sections = new ArrayList<>();
+        sections.add(GlanceSection.of(of));
+        sections.add(GlanceSection.limits(of));
+        sections.add(SetupSection.of(of));
+        if (!result.measured().traverses().isEmpty()) {
+            sections.add(TraverseSection.of(of));
         }
-        return Stream.concat(
-                        placed.stream().filter(m -> m.mark().kind() == Mark.Kind.NEW),
-                        placed.stream().filter(m -> m.mark().kind() != Mark.Kind.NEW))
-                .limit(MOST_MARKS)
-                .toList();
-    }
-
-    private static String leftToFiles(int count) {
-        return count == 0
-                ? ""
-                : "%d more marks stand in the coordinate file that belongs to this report: on paper they would be %d pages that nobody reads, and hide what has to be read."
-                        .formatted(count, count / 50 + 1);
-    }
-
-    private static String days(Job job, Display show) {
-        List<Instant> times = job.setups().stream()
-                .flatMap(s -> s.readings().stream())
-                .flatMap(r -> r.at().stream())
-                .sorted()
-                .toList();
-        return times.isEmpty()
-                ? "no times were booked"
-                : show.dayAndTime(times.get(0)) + " to " + show.dayAndTime(times.get(times.size() - 1));
-    }
-
-    /** Whether its parts begin on sheets of their own. */
-    public boolean isLong() {
-        return result.job().setups().size() > SETUPS_TOGETHER;
-    }
-
-    /** What stands before a setup in a list of setups: a new sheet before every hundredth, else nothing. */
-    public String sheetBefore(int index) {
-        return index > 0 && index % SETUPS_TOGETHER == 0 ? Paper.NEW_SHEET : "";
-    }
-
-    /** The legs of a traverse as a computation table shows them. */
-    public List<Leg> legs(MeasuredTraverse run) {
-        List<Leg> legs = new ArrayList<>();
-        for (int i = 0; i < run.legs().size(); i++) {
-            legs.add(new Leg(
-                    run.legs().get(i),
-                    run.correction(i),
-                    run.stations().size() > i + 1 ? Optional.of(run.stations().get(i + 1)) : Optional.empty()));
+        of.network().ifPresent(whole -> sections.add(TraverseSection.network(whole, of.show())));
+        sections.add(MarkSection.of(of));
+        epochs.ifPresent(again -> sections.add(MovedPart.of(again, of.show(), of.words())));
+        sections.add(RecordSection.checks(of));
+        sections.add(RecordSection.findings(result.findings()));
+        if (!result.job().decisions().isEmpty()) {
+            sections.add(RecordSection.decisions(of));
         }
-        return legs;
+        sections.add(plan(of));
+        sections.add(CAUTIONS);
+        sections.add(BookSection.of(of));
+        return sections.stream();
     }
 
-    /** The raw field book of a setup. */
-    public List<ReportedReading> lines(Setup setup) {
-        Display show = new Display(result.job().units());
-        return setup.readings().stream()
-                .map(r -> new ReportedReading(
-                        r,
-                        show.decorated(r.circle().written()),
-                        r.zenith().map(z -> show.decorated(z.written())).orElse(""),
-                        r.slope().isPresent() ? show.length(r.slope()) : "",
-                        show.height(r.targetHeight()),
-                        applied(r, show)))
-                .toList();
-    }
-
-    private static String applied(Reading reading, Display show) {
-        return reading.applied()
-                .map(a -> (a.constant().isPresent() ? "K " + show.length(a.constant()) : "")
-                        + (a.ppm().isPresent() ? " " + Words.number(a.ppm().getAsDouble(), 1) + " ppm" : ""))
-                .orElse("");
-    }
-
-    /** The instrument's height over its mark, brought to the axis. */
-    public OptionalDouble vertical(Setup setup) {
-        return Heights.ofInstrument(result.job(), setup);
-    }
-
-    /** How far a mark may have been shifted by one error that nothing showed; a dash where that is not known. */
-    public String hidden(String mark) {
-        return Optional.ofNullable(adjusted.get(mark))
-                .map(a -> a.plan().worst().isPresent()
-                        ? new Display(result.job().units()).deviation(a.plan().worst())
-                        : "no limit")
-                .orElse("–");
-    }
-
-    /** Who left what out of a resection, and why, in words. */
-    public List<String> leftOut(Setup setup) {
-        return result.job().decisions().stream()
-                .filter(d -> d.what().equals(markturn.survey.job.Decision.LEAVE_OUT)
-                        && d.concerning("setup").equals(setup.name()))
-                .map(d -> "%s: %s, before %s. %s"
-                        .formatted(
-                                d.by(),
-                                d.after().map(Object::toString).orElse(""),
-                                d.before().map(Object::toString).orElse(""),
-                                d.reason()))
-                .toList();
+    private static Section plan(Reported of) {
+        return new Section(
+                "Plan",
+                "keep",
+                false,
+                List.of(
+                        new Block.Plan(PlanPicture.svg(of.result(), of.show())),
+                        Block.quiet("Triangle: control, filled where given. Circle: station. "
+                                + "The signs of the codes: located points.")));
     }
 }

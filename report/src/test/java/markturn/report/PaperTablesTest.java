@@ -1,32 +1,41 @@
 package markturn.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.MatchResult;
-import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import markturn.report.ReportTable.Cell;
+import markturn.report.ReportTable.Column;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
+import markturn.survey.SurveyResult;
 import org.junit.jupiter.api.Test;
-import org.unbescape.html.HtmlEscape;
 
 /** Tables as they are set on paper say what those of the page say. */
 class PaperTablesTest {
-    private static final String PAGE = new Report(
-                    Survey.compute(AlderWeir.job()), Optional.empty(), List.of(), Instant.EPOCH, "Mark Turn")
-            .html("report.css");
+    private static List<ReportTable> tables() {
+        SurveyResult demo = Survey.compute(AlderWeir.job());
+        List<ReportTable> tables = new ArrayList<>();
+        new Report(demo, Optional.empty(), List.of(), Instant.EPOCH, "Mark Turn")
+                .sections(Reported.of(demo, Optional.empty()))
+                .forEach(section -> section.blocks().forEach(block -> {
+                    if (block instanceof ReportTable table) {
+                        tables.add(table);
+                    }
+                }));
+        return tables;
+    }
 
     /** What a reader reads, row by row, without the space between columns. */
-    private static List<String> read(String page, String tag) {
-        return Pattern.compile("<tr[^>]*>(.*?)</tr>", Pattern.DOTALL)
-                .matcher(page)
-                .results()
-                .map(MatchResult::group)
-                .filter(row -> row.contains("<" + tag))
-                .map(row -> HtmlEscape.unescapeHtml(row.replaceAll("<[^>]*>", " "))
+    private static List<String> read(ReportTable table) {
+        return table.rows().stream()
+                .map(row -> row.cells().stream()
+                        .map(Cell::words)
+                        .collect(Collectors.joining(" "))
                         .replaceAll("\\s+", " ")
                         .strip())
                 .toList();
@@ -34,50 +43,92 @@ class PaperTablesTest {
 
     @Test
     void everyRowSaysTheSameInTheSameOrder() {
-        List<String> onPaper = read(PaperTables.in(PAGE), "td");
-        assertThat(onPaper).isEqualTo(read(PAGE, "td"));
-        assertThat(onPaper).hasSizeGreaterThan(200);
+        List<ReportTable> tables = tables();
+        assertThat(tables)
+                .allSatisfy(table -> assertThat(read(PaperTables.of(table))).isEqualTo(read(table)));
+        assertThat(tables.stream().mapToInt(table -> table.rows().size()).sum()).isGreaterThan(200);
+    }
+
+    @Test
+    void everyHeadingIsThereUnlessNothingStandsUnderIt() {
+        for (ReportTable table : tables()) {
+            String onPaper = PaperTables.of(table).columns().stream()
+                    .map(Column::heading)
+                    .collect(Collectors.joining(" "));
+            for (int column = 0; column < table.columns().size(); column++) {
+                int at = column;
+                boolean empty = table.rows().stream()
+                        .allMatch(row -> row.cells().get(at).words().isEmpty());
+                for (String word : table.columns().get(column).heading().split(" ")) {
+                    assertThat(empty || onPaper.contains(word)).as(word).isTrue();
+                }
+            }
+        }
     }
 
     @Test
     void numbersStandBelowEachOtherAndBelowTheirHeadings() {
-        String page = "<table><thead><tr><th>Mark</th><th class=\"n\">Std dev N</th><th class=\"n\">E</th></tr></thead>"
-                + "<tbody><tr><td>A &amp; B</td><td class=\"n\">1.5</td><td class=\"n\">+123.456</td></tr>"
-                + "<tr class=\"struck\"><td>C</td><td class=\"n\"></td><td class=\"n\">2&quot;</td></tr></tbody></table>";
-        assertThat(PaperTables.in(page))
-                .isEqualTo(
-                        "<table><thead><tr><th>Mark</th>"
-                                + "<th class=\"pack\">Std          \ndev          \n  N         E</th></tr></thead>"
-                                + "<tbody><tr><td>A &amp; B</td><td class=\"pack\">1.5  +123.456</td></tr>"
-                                + "<tr class=\"struck\"><td>C</td><td class=\"pack\">           2&quot;</td></tr></tbody></table>");
+        ReportTable paper = PaperTables.of(ReportTable.draft("computation")
+                .words("Mark")
+                .numbers("Std dev N", "E")
+                .row("A & B", "1.5", "+123.456")
+                .rowOf("struck", "C", "", "2\"")
+                .done());
+        assertThat(paper.kind()).isEqualTo("computation");
+        assertThat(paper.columns())
+                .containsExactly(
+                        new Column("Mark", ""), new Column("Std          \ndev          \n  N         E", "pack"));
+        assertThat(paper.rows().get(0).cells())
+                .containsExactly(new Cell("", "A & B"), new Cell("pack", "1.5  +123.456"));
+        assertThat(paper.rows().get(1).cells()).containsExactly(new Cell("", "C"), new Cell("pack", "           2\""));
+        assertThat(paper.rows().get(1).kind()).isEqualTo("struck");
     }
 
     @Test
     void aLineOfTheFieldBookIsOneCellBesideItsReason() {
-        String page =
-                "<table class=\"lines\"><thead><tr><th>Set</th><th>Target</th><th>Keyed in</th><th class=\"n\">Circle</th>"
-                        + "<th class=\"why\">Struck out</th></tr></thead><tbody>"
-                        + "<tr><td>1</td><td class=\"k\">B</td><td></td><td class=\"n\">0.5</td><td class=\"why\">knocked</td></tr>"
-                        + "<tr><td>1</td><td class=\"k\">PILLAR 1</td><td></td><td class=\"n\">10.5</td><td class=\"why\"></td></tr>"
-                        + "</tbody></table>";
-        assertThat(PaperTables.in(page))
-                .contains("<th class=\"pack\">Set  Target    Circle</th><th class=\"why\">Struck out</th>")
-                .contains("<td class=\"pack\">1    B            0.5</td><td class=\"why\">knocked</td>")
-                .contains("<td class=\"pack\">1    PILLAR 1    10.5</td>")
-                .doesNotContain("Keyed in");
+        ReportTable paper = PaperTables.of(ReportTable.draft("lines")
+                .words("Set")
+                .columns(ReportTable.KEPT, "Target")
+                .numbers("Keyed in", "Circle")
+                .columns("why", "Struck out")
+                .row("1", "B", "", "0.5", "knocked")
+                .row("1", "PILLAR 1", "", "10.5", "")
+                .done());
+        assertThat(paper.columns())
+                .containsExactly(new Column("Set  Target    Circle", "pack"), new Column("Struck out", "why"));
+        assertThat(paper.rows().get(0).cells())
+                .containsExactly(new Cell("pack", "1    B            0.5"), new Cell("why", "knocked"));
+        assertThat(paper.rows().get(1).cells())
+                .containsExactly(new Cell("pack", "1    PILLAR 1    10.5"), new Cell("why", ""));
     }
 
     @Test
-    void aTableThatHoldsMoreThanTextStaysAsItIs() {
-        String page = "<table><thead><tr><th class=\"n\">A</th><th class=\"n\">B</th></tr></thead>"
-                + "<tbody><tr><td class=\"n\"><em>1</em></td><td class=\"n\">2</td></tr></tbody></table>";
-        assertThat(PaperTables.in(page)).isEqualTo(page);
+    void aTableWithoutHeadingsStaysAsItIs() {
+        ReportTable facts = ReportTable.draft("")
+                .words("")
+                .numbers("", "")
+                .row("A", "1", "2")
+                .done();
+        assertThat(PaperTables.of(facts)).isSameAs(facts);
+    }
+
+    @Test
+    void aRowHasAsManyCellsAsThereAreColumns() {
+        assertThatThrownBy(() -> ReportTable.draft("").words("A", "B").row("1"))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessage("1 cells in a table of 2");
     }
 
     @Test
     void theTablesOfTheReportAreSetThatWay() {
-        String paper = PaperTables.in(PAGE);
-        assertThat(Arrays.asList(paper.split("class=\"pack\""))).hasSizeGreaterThan(150);
-        assertThat(paper.split("<td")).hasSizeLessThan(PAGE.split("<td").length / 2);
+        List<ReportTable> tables = tables();
+        assertThat(cells(tables.stream().map(PaperTables::of).toList())).isLessThan(cells(tables) / 2);
+    }
+
+    private static int cells(List<ReportTable> tables) {
+        return tables.stream()
+                .flatMap(table -> table.rows().stream())
+                .mapToInt(row -> row.cells().size())
+                .sum();
     }
 }

@@ -9,9 +9,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.simulator.AlderWeir;
+import markturn.simulator.Campaign;
+import markturn.simulator.Campaigns;
+import markturn.simulator.World;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.angle.AngleUnit;
+import markturn.survey.epoch.Epoch;
+import markturn.survey.epoch.Epochs;
+import markturn.survey.job.ClassOfWork;
 import markturn.survey.job.Job;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Mark;
@@ -129,5 +135,69 @@ class ReportTest {
                 .doesNotContain("<b>&")
                 .doesNotContain("<script>");
         assertThat(report.pdf()).isNotEmpty();
+    }
+
+    @Test
+    void theSectionsStandInTheOrderInWhichSomebodyJudges() {
+        assertThat(REPORT.sections(Reported.of(DEMO, Optional.of(Survey.network(DEMO, share -> {})))))
+                .extracting(Section::heading)
+                .containsExactly(
+                        "At a glance",
+                        "Limits of the class",
+                        "Setups",
+                        "Traverses",
+                        "The whole job in one adjustment",
+                        "Coordinates",
+                        "Checks",
+                        "Findings, and how each was answered",
+                        "Decisions on record",
+                        "Plan",
+                        "Cautions",
+                        "Appendix: the raw field book");
+    }
+
+    /** Source: the shift that the mark was given, 16 mm south and 12 mm west: 20 mm. */
+    @Test
+    void whatMovedIsSaidDrawnAndListed() {
+        List<String> reference = List.of("R1", "R2", "R3", "R4");
+        Epochs again =
+                Epochs.of(List.of(epoch(13, "spring", 0, 0, 0), epoch(11, "autumn", 182, -0.016, -0.012)), reference);
+        String html = REPORT.with(again).html("report.css");
+        assertThat(html)
+                .contains("Meant to be stable: R1, R2, R3 and R4.", "holds the datum")
+                .containsPattern("spring \\([^)]*2026[^)]*\\) to autumn \\(")
+                .containsPattern("M1 moved (19|2[01]) mm towards south-west")
+                .contains("no movement found", "stroke=\"#9C1C1C\"", "times as large as the ground")
+                .doesNotContain("Over time");
+        assertThat(REPORT.with(again).pdf()).isNotEmpty();
+    }
+
+    private static Epoch epoch(long seed, String name, int day, double north, double east) {
+        List<String> reference = List.of("R1", "R2", "R3", "R4");
+        List<String> slope = List.of("M1", "M2", "M3");
+        World world = new World()
+                .with("R1", 0, 0, 100)
+                .with("R2", 10, 180, 103)
+                .with("R3", 150, 190, 112)
+                .with("R4", 160, -20, 110)
+                .with("P1", 40, 50, 102)
+                .with("P2", 50, 130, 104)
+                .with("M1", 90 + north, 30 + east, 108)
+                .with("M2", 102, 48, 109)
+                .with("M3", 114, 66, 110);
+        Campaign campaign =
+                new Campaign(seed, world, ClassOfWork.Preset.PRECISE, Campaigns.instrument(1), Campaigns.prism(), 1);
+        reference.forEach(campaign::control);
+        slope.forEach(campaign::wanted);
+        Job job = campaign.wanted("P1")
+                .wanted("P2")
+                .free("S1", "P1", reference, slope)
+                .free("S2", "P2", reference, slope)
+                .job();
+        return Survey.epoch(
+                Survey.compute(job),
+                name,
+                Instant.parse("2026-01-01T00:00:00Z").plusSeconds(86400L * day),
+                setup -> true);
     }
 }

@@ -28,6 +28,7 @@ import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Units;
 import markturn.tripod.mark.MarkEntries;
+import markturn.tripod.page.Page;
 import markturn.tripod.setup.Prepared;
 import markturn.tripod.setup.SetUpEntries;
 import markturn.tripod.turning.TurningEntries;
@@ -39,7 +40,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A day at the instrument without a server: what is typed becomes entries, entries a longer book, the book a view. */
-final class FieldDay {
+public final class FieldDay {
     private static final JsonMapper JSON = new JsonMapper();
     private static final Booker BOTH = new Booker("wren", true, true);
     private static final Optional<String> DEVICE = Optional.of("tablet");
@@ -47,10 +48,11 @@ final class FieldDay {
     private BookedJob book = Assembly.empty("day", Computing.AT_ONCE);
     private Instant now = Instant.parse("2026-04-17T08:00:00Z");
     private Map<String, String> faults = Map.of();
+    private String said = "";
     private int keys;
 
     /** A job with one instrument, one reflector and control A and B, 100 m apart due north. */
-    FieldDay() {
+    public FieldDay() {
         Units units = new Units(LengthUnit.METRE, AngleUnit.DMS);
         add(List.of(new JobOpened(
                 Job.opened("Day", "", units, ClassOfWork.of(ClassOfWork.Preset.ENGINEERING), false, Earth.USUAL))));
@@ -88,25 +90,36 @@ final class FieldDay {
                 "list"));
     }
 
-    BookedJob book() {
+    public BookedJob book() {
         return book;
     }
 
-    Setup setup() {
+    public Setup setup() {
         return book.job().setups().get(book.job().setups().size() - 1);
     }
 
     /** What the last act was refused for; empty where it was booked. */
-    Map<String, String> faults() {
+    public Map<String, String> faults() {
         return faults;
     }
 
-    void later(int minutes) {
+    public void later(int minutes) {
         now = now.plusSeconds(60L * minutes);
     }
 
+    /** Sets up on A with B as backsight and T1 as target, and turns two sets to their truth. */
+    public void turnOnA() {
+        occupyA();
+        for (int start : new int[] {0, 90}) {
+            book(start + " 00 00", "89 42 50.1", "100.001");
+            book(75 + start + " 20 20.2", "88 34 05.6", "80.025");
+            book(255 + start + " 20 20.2", "271 25 54.4", "80.025");
+            book(180 + start + " 00 00", "270 17 09.9", "100.001");
+        }
+    }
+
     /** Sets up on A with B as backsight and T1 as target. */
-    void occupyA() {
+    public void occupyA() {
         Map<String, String> typed = new LinkedHashMap<>(Prepared.typed(book, Map.of()));
         typed.putAll(Map.of("station", "A", "height", "1.500", "instrument", "I1", "method", "occupied"));
         typed.putAll(Map.of("back-0", "B", "back-0-reflector", "Prism", "back-0-height", "1.500"));
@@ -115,7 +128,7 @@ final class FieldDay {
     }
 
     /** Books the line in hand. */
-    void book(String circle, String zenith, String slope) {
+    public void book(String circle, String zenith, String slope) {
         JsonNode live = part("live");
         Map<String, String> typed =
                 new LinkedHashMap<>(Map.of("key", "page", "circle", circle, "zenith", zenith, "slope", slope));
@@ -125,12 +138,33 @@ final class FieldDay {
         turning("reading", typed);
     }
 
-    void turning(String act, Map<String, String> typed) {
+    public void turning(String act, Map<String, String> typed) {
         act(typed, (now, occasion) -> new TurningEntries(now, setup(), occasion).of(act, typed));
     }
 
+    /** An act of a page, as its address and its form name it; what the page then says stands in {@link #said}. */
+    public void on(String room, String setup, String act, Map<String, String> typed) {
+        BookedJob before = book;
+        Map<String, String> keyed = new LinkedHashMap<>(typed);
+        keyed.putIfAbsent("key", "page-" + ++keys);
+        Page page = Pages.at(book, room, setup).orElseThrow();
+        act(keyed, (now, occasion) -> page.act(now, occasion, act, keyed));
+        said = "";
+        if (faults.isEmpty()) {
+            View view = Pages.at(book, room, setup)
+                    .orElseThrow()
+                    .after(before, book, new Occasion("wren", "Wren Teasel", DEVICE, now), act, keyed);
+            said = read(view.whole()).path("message").asString("");
+        }
+    }
+
+    /** What the page said after the last act; empty where it said nothing. */
+    public String said() {
+        return said;
+    }
+
     /** Lets a function make entries of what was typed, and lays them on. */
-    void act(Map<String, String> typed, BiFunction<BookedJob, Occasion, Optional<Outcome>> act) {
+    public void act(Map<String, String> typed, BiFunction<BookedJob, Occasion, Optional<Outcome>> act) {
         typed = new LinkedHashMap<>(typed);
         Outcome outcome = act.apply(book, new Occasion("wren", "Wren Teasel", DEVICE, now))
                 .orElseThrow();
@@ -148,26 +182,26 @@ final class FieldDay {
     }
 
     /** What a page shows, as its address asks for it. */
-    JsonNode shown(String room, String setup, Map<String, String> asked) {
+    public JsonNode shown(String room, String setup, Map<String, String> asked) {
         return read(Pages.at(book, room, setup)
                 .orElseThrow()
                 .view(book, new Occasion("wren", "Wren Teasel", DEVICE, now), asked)
                 .whole());
     }
 
-    View view() {
+    public View view() {
         return TurningSheet.inOrder(DEVICE, false).view(book, setup(), now);
     }
 
-    JsonNode part(String name) {
+    public JsonNode part(String name) {
         return read(view().whole()).get("parts").get(name);
     }
 
-    JsonNode lines() {
+    public JsonNode lines() {
         return read(view().whole()).get("lines");
     }
 
-    static JsonNode read(String json) {
+    public static JsonNode read(String json) {
         return JSON.readTree(json);
     }
 }

@@ -23,13 +23,7 @@ import tools.jackson.databind.JsonNode;
 class FieldDayTest {
     private static FieldDay turned() {
         FieldDay day = new FieldDay();
-        day.occupyA();
-        for (int start : new int[] {0, 90}) {
-            day.book(start + " 00 00", "89 42 50.1", "100.001");
-            day.book(75 + start + " 20 20.2", "88 34 05.6", "80.025");
-            day.book(255 + start + " 20 20.2", "271 25 54.4", "80.025");
-            day.book(180 + start + " 00 00", "270 17 09.9", "100.001");
-        }
+        day.turnOnA();
         return day;
     }
 

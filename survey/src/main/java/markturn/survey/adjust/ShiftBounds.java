@@ -2,7 +2,6 @@ package markturn.survey.adjust;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.IntStream;
 
 /**
  * What one unit of a fault could do at most to places, as a share of what they were already shifted: by where in the tree the two meet,
@@ -47,7 +46,7 @@ final class ShiftBounds {
             most[part.number()] = new double[fronts.depth(part)];
             mostUpTo[part.number()] = new double[fronts.depth(part)];
         }
-        AtOnce.each(IntStream.range(0, places.count()).boxed().toList(), true, this::takeUp);
+        AtOnce.each(0, places.count(), true, this::takeUp);
     }
 
     private void takeUp(int place) {
