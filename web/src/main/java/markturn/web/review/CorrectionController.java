@@ -95,6 +95,13 @@ class CorrectionController {
                         .projection()
                         .map(p -> new Display(book.job().units()).length(p.meanHeight()))
                         .orElse(""));
+        model.addAttribute("roles", Reading.Role.values());
+        // A box that was unticked posts nothing: what was typed tells by its neighbour that it was asked.
+        model.addAttribute(
+                "curvature",
+                typed.containsKey("refraction")
+                        ? !typed.getOrDefault("curvature", "").isEmpty()
+                        : book.job().earth().curvature());
         model.addAttribute("faults", faults);
         model.addAttribute("revision", typed.getOrDefault("revision", "" + book.revision()));
         model.addAttribute("lines", lines(book, typed.getOrDefault("setup", ""), chosen));

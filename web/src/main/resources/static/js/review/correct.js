@@ -25,6 +25,7 @@ function isMeant({ target, reflector, number, at }) {
 function tick(which) {
   for (const box of boxes) box.checked = which(box.dataset);
   count();
+  ask();
 }
 
 function count() {
@@ -32,7 +33,13 @@ function count() {
   document.getElementById("ticked").textContent = ticked === 1 ? "1 line ticked" : ticked + " lines ticked";
 }
 
+/** What would move is said of what was typed then; of anything else it is asked anew before it is booked. */
+function ask() {
+  for (const id of ["moved", "confirm"]) document.getElementById(id)?.setAttribute("hidden", "");
+}
+
 what.addEventListener("change", choose);
+document.getElementById("correct").addEventListener("input", event => event.target.id === "reason" || ask());
 document.getElementById("pick").addEventListener("change", () => tick(isMeant));
 document.getElementById("tick").addEventListener("click", () => tick(isMeant));
 document.getElementById("untick").addEventListener("click", () => tick(() => false));
