@@ -75,6 +75,11 @@ class EpochController {
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, WorkStep.JOB);
+        Map.of("again", "", "typed", Map.of(), "ticked", List.of()).forEach((name, nothing) -> {
+            if (!model.containsAttribute(name)) {
+                model.addAttribute(name, nothing);
+            }
+        });
         Series.Seen seen = series.of(book, who.getName());
         model.addAttribute("epochs", seen.epochs());
         model.addAttribute("hidden", seen.hidden());
@@ -122,7 +127,9 @@ class EpochController {
         model.addAttribute("held", words.reference(what));
         model.addAttribute("rows", MovedRows.of(what, words, show));
         model.addAttribute("drawing", MovedDrawing.from(what));
-        model.addAttribute("choices", choices(what, seen.reference()));
+        boolean again = "reference".equals(model.getAttribute("again"));
+        List<?> chosen = again ? (List<?>) model.getAttribute("ticked") : seen.reference();
+        model.addAttribute("choices", choices(what, chosen));
         if (seen.epochs().size() > 2) {
             Epochs all = Epochs.of(seen.epochs(), seen.reference());
             List<Line> lines = new ArrayList<>(lines("in plan", all.plan(), words, units));
@@ -137,12 +144,12 @@ class EpochController {
         }
     }
 
-    private static List<Choice> choices(WhatMoved what, List<String> reference) {
+    private static List<Choice> choices(WhatMoved what, List<?> chosen) {
         Set<String> marks = new LinkedHashSet<>();
         what.earlier().plan().ifPresent(plan -> marks.addAll(plan.marks()));
         what.earlier().elevations().ifPresent(up -> marks.addAll(up.marks()));
         return marks.stream()
-                .map(mark -> new Choice(mark, reference.contains(mark)))
+                .map(mark -> new Choice(mark, chosen.contains(mark)))
                 .toList();
     }
 
@@ -194,15 +201,30 @@ class EpochController {
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         if (setup == null) {
-            then.addFlashAttribute("fault", "Choose the setups that belong to this epoch");
-            return there(id);
+            return refused(
+                    id, "part", Map.of("name", name), List.of(), "Choose the setups that belong to this epoch", then);
         }
         String of = book.epochs().isEmpty() ? id : book.epochs().get(0).series();
         try {
             series.note(id, key, who.getName(), new EpochNoted(of, name.strip(), setup));
         } catch (Refused refused) {
-            then.addFlashAttribute("fault", refused.getMessage());
+            return refused(id, "part", Map.of("name", name), setup, refused.getMessage(), then);
         }
+        return there(id);
+    }
+
+    /** Back to the page with what was typed and ticked: nothing of it is lost. */
+    private static String refused(
+            String id,
+            String form,
+            Map<String, String> typed,
+            List<String> ticked,
+            String fault,
+            RedirectAttributes then) {
+        then.addFlashAttribute("again", form);
+        then.addFlashAttribute("typed", typed);
+        then.addFlashAttribute("ticked", ticked);
+        then.addFlashAttribute("fault", fault);
         return there(id);
     }
 
@@ -217,7 +239,7 @@ class EpochController {
         try {
             series.join(fieldBook.book(id, who.getName()), key, who.getName(), other.strip());
         } catch (Refused refused) {
-            then.addFlashAttribute("fault", refused.getMessage());
+            return refused(id, "join", Map.of("other", other), List.of(), refused.getMessage(), then);
         }
         return there(id);
     }
@@ -240,7 +262,7 @@ class EpochController {
         try {
             fieldBook.add(id, key, who.getName(), new ReferenceChosen(marks, decision));
         } catch (Refused refused) {
-            then.addFlashAttribute("fault", refused.getMessage());
+            return refused(id, "reference", Map.of("reason", reason), marks, refused.getMessage(), then);
         }
         return there(id);
     }

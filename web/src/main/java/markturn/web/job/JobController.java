@@ -130,6 +130,7 @@ class JobController {
         if (!form.isSound()) {
             Map<String, String> kept = new LinkedHashMap<>(typed);
             (mark == null ? List.<String>of() : mark).forEach(one -> kept.put("mark " + one, "on"));
+            (member == null ? List.<String>of() : member).forEach(one -> kept.put("member " + one, "on"));
             return form(model, who, kept, form.faults());
         }
         Job job = Job.opened(name, form.text("place"), units, work, typed.containsKey("planOnly"), Earth.USUAL);

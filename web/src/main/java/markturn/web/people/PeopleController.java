@@ -76,13 +76,14 @@ class PeopleController {
                         : shown.isEmpty() || shown.length() > LONGEST_NAME
                                 ? Optional.of("Expected the name that is shown, at most " + LONGEST_NAME + " signs")
                                 : Optional.empty();
+        Person.Roles roles = new Person.Roles(surveyor, reviewer, administrator);
         if (fault.isPresent()) {
             then.addFlashAttribute("fault", fault.get());
             then.addFlashAttribute("typedName", name);
             then.addFlashAttribute("typedShown", shown);
+            then.addFlashAttribute("typedRoles", roles);
             return HERE;
         }
-        Person.Roles roles = new Person.Roles(surveyor, reviewer, administrator);
         people.openWithoutPassword(name, shown, roles);
         record.note(who.getName(), "opened the account " + name + ", " + words(roles));
         return link(name, request, then);

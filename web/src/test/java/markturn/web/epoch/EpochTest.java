@@ -149,6 +149,13 @@ class EpochTest {
     void setupsOfOneJobAreEpochsAndTheReferenceIsDecided(House house) {
         String job = open(house, "Two periods", "2026-03-10", 31, Map.of());
         Page page = house.signedIn("wren");
+        page.navigate(job + "/epoch");
+        page.getByText("Some setups of this job are an epoch of their own").click();
+        page.locator("details [name=name]").fill("Period S1");
+        press(page, "Note this epoch");
+        assertThat(page.locator(".message")).containsText("Choose the setups");
+        assertThat(page.locator("details [name=name]")).hasValue("Period S1");
+        assertThat(page.locator("details [name=name]")).isVisible();
         for (String setup : List.of("S1", "S2")) {
             page.navigate(job + "/epoch");
             page.getByText("Some setups of this job are an epoch of their own").click();
@@ -163,7 +170,12 @@ class EpochTest {
         }
         press(page, "These hold the datum");
         assertThat(page.locator(".message")).containsText("Expected two marks or more");
-        page.getByText("Choose which marks are meant to be stable").click();
+        // What was ticked is as it was ticked.
+        for (String mark : List.of("R1", "R2", "R3")) {
+            page.getByLabel(mark, new Page.GetByLabelOptions().setExact(true)).check();
+        }
+        assertThat(page.getByLabel("R4", new Page.GetByLabelOptions().setExact(true)))
+                .isChecked();
         page.getByLabel("R4", new Page.GetByLabelOptions().setExact(true)).uncheck();
         page.locator("[name=reason]").fill("it stands on fill");
         press(page, "These hold the datum");

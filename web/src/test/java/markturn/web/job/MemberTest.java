@@ -89,4 +89,16 @@ class MemberTest {
         wren.waitForURL("**/job");
         Assertions.assertThat(wren.request().get(job).status()).isEqualTo(404);
     }
+
+    @Test
+    void whoWasTickedStaysTickedWhereTheNameOfTheJobIsMissing(House house) {
+        Page wren = house.signedIn("wren");
+        wren.navigate("/job/new");
+        wren.locator("#member-sol").check();
+        wren.locator("#name").fill("");
+        press(wren, "Open the job");
+        assertThat(wren.locator("main")).containsText("Expected a name of the job");
+        assertThat(wren.locator("#member-sol")).isChecked();
+        assertThat(wren.locator("#member-ida")).not().isChecked();
+    }
 }

@@ -81,8 +81,11 @@ class OfficeTest {
         office.navigate("/office/people");
         office.locator("#shownName").fill("Second Wren");
         office.locator("#signInName").fill("wren");
+        office.locator("#reviewer").check();
         press(office, "Open the account");
         assertThat(office.locator(".message")).containsText("wren is taken");
+        assertThat(office.locator("#reviewer")).isChecked();
+        assertThat(office.locator("#surveyor")).not().isChecked();
         assertThat(office.locator("#shownName")).hasValue("Second Wren");
         office.locator("#signInName").fill("Two Words");
         press(office, "Open the account");
