@@ -292,6 +292,44 @@ class PlanningTest {
         return out.toByteArray();
     }
 
+    /** A at the foot of the picture's left edge, B at its top: 100 m over 50 points, and what lies between lies between. */
+    @Test
+    void aPictureIsLaidByMarksThatAreSeenInIt(House house) throws IOException {
+        Page page = house.signedIn("wren");
+        String job = openJob(page, "A picture by marks");
+        open(page, job);
+        page.getByText("A map or picture beneath").click();
+        page.locator("#picture-file")
+                .setInputFiles(new FilePayload("map.png", "image/png", "no picture".getBytes(StandardCharsets.UTF_8)));
+        tool(page, "Lay it beneath");
+        assertThat(page.locator("#message")).containsText("This picture cannot be read: expected JPEG or PNG");
+        page.locator("#picture-file").setInputFiles(new FilePayload("map.png", "image/png", picture()));
+        page.locator("#world")
+                .setInputFiles(new FilePayload("map.pgw", "text/plain", "0.5 0 0".getBytes(StandardCharsets.US_ASCII)));
+        tool(page, "Lay it beneath");
+        assertThat(page.locator("#message")).containsText("This is no world file: expected six numbers");
+        page.locator("#world").setInputFiles(new FilePayload[0]);
+        tool(page, "Lay it beneath");
+        assertThat(page.locator("#message")).containsText("Expected two or three marks and where each is seen");
+        assertThat(page.locator("#beneath image")).hasCount(0);
+        seen(page, 0, "A", "0", "50");
+        seen(page, 1, "B", "0", "0,0");
+        tool(page, "Lay it beneath");
+        assertThat(page.locator("#message")).containsText("Laid beneath");
+        BoundingBox image = page.locator("#beneath image").boundingBox();
+        BoundingBox a = sign(page, "A");
+        BoundingBox b = sign(page, "B");
+        Assertions.assertThat(image.x).isCloseTo(a.x + a.width / 2, Assertions.within(2.0));
+        Assertions.assertThat(image.y).isCloseTo(b.y + b.height / 2, Assertions.within(2.0));
+        Assertions.assertThat(image.y + image.height).isCloseTo(a.y + a.height / 2, Assertions.within(2.0));
+    }
+
+    private static void seen(Page page, int place, String mark, String across, String down) {
+        page.locator("#mark-" + place).selectOption(mark);
+        page.locator("[name=across-" + place + "]").fill(across);
+        page.locator("[name=down-" + place + "]").fill(down);
+    }
+
     @Test
     void groundComesFromAFileAndThePlanPrintsOnOnePage(House house) throws IOException {
         Page page = house.signedIn("wren");
