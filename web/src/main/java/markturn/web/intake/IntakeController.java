@@ -223,11 +223,16 @@ class IntakeController {
             @PathVariable String id,
             @PathVariable String token,
             @RequestParam Map<String, String> asked,
+            Model model,
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Intakes.Intake intake = intake(token, id, who);
         Form form = new Form(asked, book.job().units());
         OptionalDouble stdDev = form.length("stdDev", 0, 100, "a standard deviation");
+        if (!form.isSound()) {
+            model.addAttribute("faults", form.faults());
+            return preview(id, token, asked, model, who);
+        }
         Map<String, IntakeDecisions.Conflict> single = new HashMap<>();
         asked.forEach((field, value) -> {
             if (field.startsWith("conflict-") && !value.isEmpty()) {

@@ -60,6 +60,12 @@ class IntakeTest {
         assertThat(page.locator(".verdict"))
                 .containsText("1 point is new, 1 stand in the job as they are here, 2 names are taken.");
         page.locator("[name='conflict-PILLAR 2']").selectOption("new-name");
+        page.locator("#stdDev").fill("5 mm");
+        page.locator("form[method=post] button.act").press("Enter");
+        // A precision that cannot be read is asked for; once it was taken for 10 mm without a word.
+        assertThat(page.locator("#fault-stdDev")).containsText("expected a standard deviation");
+        assertThat(page.locator("#stdDev")).hasValue("5 mm");
+        assertThat(page.locator("[name='conflict-PILLAR 2']")).hasValue("new-name");
         page.locator("#stdDev").fill("0.005");
         take(page);
         assertThat(page.locator("#taken"))
