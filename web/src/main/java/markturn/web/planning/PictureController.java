@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.formats.JsonTrees;
@@ -66,6 +68,10 @@ class PictureController {
         if (drawn.isEmpty()) {
             return fault("This picture cannot be read: expected JPEG or PNG");
         }
+        Optional<String> unread = unread(typed);
+        if (unread.isPresent()) {
+            return fault(unread.get() + ": expected a number of picture points");
+        }
         boolean byFile = world != null && !world.isEmpty();
         double metres = book.job().units().length().metres();
         Optional<Underlay> underlay = byFile
@@ -82,6 +88,15 @@ class PictureController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
                 .body(JsonTrees.line(PlanningState.picture(laid, book.job().units())));
+    }
+
+    /** What was typed for a place in the picture and is no number; empty where all is. */
+    private static Optional<String> unread(Map<String, String> typed) {
+        return IntStream.range(0, MOST_PLACES)
+                .boxed()
+                .flatMap(i -> Stream.of(typed.getOrDefault("across-" + i, ""), typed.getOrDefault("down-" + i, "")))
+                .filter(text -> !text.isBlank() && number(text).isEmpty())
+                .findFirst();
     }
 
     private static List<Underlay.Seen> seen(BookedJob book, Map<String, String> typed) {

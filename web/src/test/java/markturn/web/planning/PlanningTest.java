@@ -314,6 +314,10 @@ class PlanningTest {
         assertThat(page.locator("#beneath image")).hasCount(0);
         seen(page, 0, "A", "0", "50");
         seen(page, 1, "B", "0", "0,0");
+        seen(page, 2, "B", "o", "");
+        tool(page, "Lay it beneath");
+        assertThat(page.locator("#message")).containsText("o: expected a number of picture points");
+        seen(page, 2, "B", "", "");
         tool(page, "Lay it beneath");
         assertThat(page.locator("#message")).containsText("Laid beneath");
         BoundingBox image = page.locator("#beneath image").boundingBox();
