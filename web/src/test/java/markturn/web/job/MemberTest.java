@@ -100,5 +100,16 @@ class MemberTest {
         assertThat(wren.locator("main")).containsText("Expected a name of the job");
         assertThat(wren.locator("#member-sol")).isChecked();
         assertThat(wren.locator("#member-ida")).not().isChecked();
+        wren.locator("#timeZone").fill("Atlantis/Deep");
+        wren.locator("#name").fill("With sol from the start");
+        press(wren, "Open the job");
+        assertThat(wren.locator("main")).containsText("Atlantis/Deep: expected a time zone such as Europe/Vienna");
+        wren.locator("#timeZone").fill("");
+        press(wren, "Open the job");
+        wren.waitForURL("**/equipment?first");
+        String job = wren.url().replaceAll("/equipment.*", "");
+        Page sol = house.signedIn("sol");
+        Assertions.assertThat(sol.request().get(job).status()).isEqualTo(200);
+        Assertions.assertThat(house.signedIn("ida").request().get(job).status()).isEqualTo(404);
     }
 }
