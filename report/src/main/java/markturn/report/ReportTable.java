@@ -19,7 +19,7 @@ public record ReportTable(String kind, List<Column> columns, List<Row> rows) imp
     /** A column; {@code kind} is that of each of its cells, empty for words. */
     public record Column(String heading, String kind) {}
 
-    /** One cell of a row; there are tens of thousands, and the page reads a property several times as fast as it calls a method. */
+    /** One cell of a row; there are tens of thousands, and the page reads a property faster than it calls a method. */
     public record Cell(String kind, String words) {
         public String getKind() {
             return kind;

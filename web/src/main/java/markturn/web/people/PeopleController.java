@@ -81,7 +81,8 @@ class PeopleController {
             then.addFlashAttribute("fault", fault.get());
             then.addFlashAttribute("typedName", name);
             then.addFlashAttribute("typedShown", shown);
-            then.addFlashAttribute("typedRoles", roles);
+            // Words, as a session that several copies share can keep.
+            then.addFlashAttribute("typedRoles", words(roles));
             return HERE;
         }
         people.openWithoutPassword(name, shown, roles);

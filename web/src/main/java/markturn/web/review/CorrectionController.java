@@ -15,6 +15,8 @@ import markturn.fieldbook.Entry;
 import markturn.fieldbook.Note;
 import markturn.fieldbook.NoteCorrected;
 import markturn.fieldbook.Refused;
+import markturn.fieldbook.wire.JobWriter;
+import markturn.formats.JsonTrees;
 import markturn.formats.ProjectionNames;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Atmosphere;
@@ -24,6 +26,7 @@ import markturn.survey.job.MeasuredHeight;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
+import markturn.survey.job.Units;
 import markturn.survey.reduce.GridScale;
 import markturn.survey.result.Moved;
 import markturn.survey.show.Display;
@@ -157,8 +160,10 @@ class CorrectionController {
             BookedJob after = fieldBook.preview(book, who.getName(), payload.get());
             List<Moved> moved =
                     Moved.between(book.result().measured(), after.result().measured());
-            if (form.isEmpty("confirm")) {
+            String shown = fingerprint(payload.get(), book.job().units());
+            if (form.isEmpty("confirm") || !form.text("shown").equals(shown)) {
                 model.addAttribute("moved", moved);
+                model.addAttribute("shown", shown);
                 model.addAttribute(
                         "openBefore",
                         book.result().findings().stream()
@@ -178,6 +183,13 @@ class CorrectionController {
             form.refused(refused);
             return page(book, model, typed, chosen, form.faults());
         }
+    }
+
+    /** Tells a note from any other that might be typed: what is booked is what was shown. */
+    private static String fingerprint(NoteCorrected correction, Units units) {
+        NoteCorrected note = new NoteCorrected(correction.note(), "", "");
+        return Integer.toHexString(
+                JsonTrees.line(note.written(new JobWriter(units))).hashCode());
     }
 
     private String changedMeanwhile(Entry theirs) {

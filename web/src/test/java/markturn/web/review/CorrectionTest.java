@@ -164,6 +164,14 @@ class CorrectionTest {
         assertThat(page.locator("button[name=confirm]")).isHidden();
         assertThat(page.locator("#moved-head")).isHidden();
         show(page);
+        // A page that did not notice the change is not believed.
+        page.evaluate("document.querySelector('#height').value = '1.802'");
+        page.locator("button[name=confirm]").click();
+        page.waitForLoadState();
+        assertThat(page.locator("#moved-head")).isVisible();
+        assertThat(page.locator(".said")).hasCount(0);
+        page.locator("#height").fill("1.902");
+        show(page);
         book(page);
         Assertions.assertThat(job(house, id)
                         .setup("S1")
