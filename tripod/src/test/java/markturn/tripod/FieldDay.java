@@ -158,6 +158,13 @@ public final class FieldDay {
         }
     }
 
+    /** What is typed of a point by a name, sighted with the prism. */
+    public static Map<String, String> pointing(String name, String height, String circle, String zenith, String slope) {
+        Map<String, String> typed = new LinkedHashMap<>(Map.of("name", name, "reflector", "Prism", "height", height));
+        typed.putAll(Map.of("circle", circle, "zenith", zenith, "slope", slope));
+        return typed;
+    }
+
     /** What the page said after the last act; empty where it said nothing. */
     public String said() {
         return said;

@@ -31,25 +31,9 @@ class SpecialSightsTest {
     }
 
     private static void shot(FieldDay day, String name, String circle, String zenith, String slope) {
-        day.on(
-                "detail",
-                "S1",
-                "shot",
-                Map.of(
-                        "name",
-                        name,
-                        "reflector",
-                        "Prism",
-                        "height",
-                        "1.500",
-                        "circle",
-                        circle,
-                        "zenith",
-                        zenith,
-                        "slope",
-                        slope,
-                        "again",
-                        "on"));
+        Map<String, String> typed = FieldDay.pointing(name, "1.500", circle, zenith, slope);
+        typed.put("again", "on");
+        day.on("detail", "S1", "shot", typed);
         assertThat(day.faults()).as(name).isEmpty();
     }
 

@@ -22,19 +22,7 @@ class SetOutTest {
 
     private static Map<String, String> shot(Map<String, String> asked, String name, String circle, String slope) {
         Map<String, String> typed = new HashMap<>(asked);
-        typed.putAll(Map.of(
-                "name",
-                name,
-                "reflector",
-                "Prism",
-                "height",
-                "1.500",
-                "circle",
-                circle,
-                "zenith",
-                "90 00 00",
-                "slope",
-                slope));
+        typed.putAll(FieldDay.pointing(name, "1.500", circle, "90 00 00", slope));
         return typed;
     }
 

@@ -53,25 +53,7 @@ class TurningActsTest {
         FieldDay day = new FieldDay();
         day.turnOnA();
         day.later(10);
-        day.on(
-                "detail",
-                "S1",
-                "shot",
-                Map.of(
-                        "name",
-                        "W1",
-                        "code",
-                        "WALL",
-                        "reflector",
-                        "Prism",
-                        "height",
-                        "1.700",
-                        "circle",
-                        "203 50 55.2",
-                        "zenith",
-                        "90 51 22.9",
-                        "slope",
-                        "36.806"));
+        day.on("detail", "S1", "shot", FieldDay.pointing("W1", "1.700", "203 50 55.2", "90 51 22.9", "36.806"));
         day.later(10);
         day.turning(
                 "reading",
