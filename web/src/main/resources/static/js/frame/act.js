@@ -108,6 +108,18 @@ function clearFaults(form) {
   });
 }
 
+/** A doubt was ticked away for what was typed then: anything else of its row, or of its form, is asked about anew. */
+function doubtAnew({ target }) {
+  if (!target.form || target.closest("[data-doubt]")) return;
+  for (const doubt of target.form.querySelectorAll("[data-doubt]")) {
+    const row = doubt.closest("tr");
+    if (row && row !== target.closest("tr")) continue;
+    doubt.querySelector("input").checked = false;
+    doubt.querySelector(".fault").textContent = "";
+    doubt.hidden = true;
+  }
+}
+
 /** A form whose act was taken in stands as at first, folded away where it was. */
 function cleared(form) {
   forget(form);
@@ -176,6 +188,7 @@ export function listen(settings) {
       if (pressed) act(pressed);
     }
   });
+  main().addEventListener("input", doubtAnew);
   main().addEventListener("focusin", event => {
     if (event.target.list?.dataset.offered !== undefined) offer(event.target.list);
   });

@@ -72,6 +72,16 @@ class ControlTest {
         assertThat(page.locator("#fault-moves")).containsText("2 marks move: A from N 1000.000 E 5000.000");
         assertThat(page.locator("#fault-moves")).containsText("to N 1000.500 E 5000.000");
         Assertions.assertThat(job(house, job).decisions()).isEmpty();
+        // What was ticked was what had been shown: another number is shown anew.
+        page.locator("#moves").check();
+        page.locator("#given-northing").fill("1000.7");
+        assertThat(page.locator("#moves")).isHidden();
+        page.getByText("Correct it").click();
+        assertThat(page.locator("#fault-moves")).containsText("to N 1000.700 E 5000.000");
+        Assertions.assertThat(job(house, job).decisions()).isEmpty();
+        page.locator("#given-northing").fill("1000.5");
+        page.getByText("Correct it").click();
+        assertThat(page.locator("#fault-moves")).containsText("to N 1000.500 E 5000.000");
         page.locator("#moves").check();
         page.getByText("Correct it").click();
         assertThat(page.locator(".said")).containsText("A is corrected. 2 marks moved.");
