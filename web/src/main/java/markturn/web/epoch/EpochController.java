@@ -33,6 +33,7 @@ import markturn.web.fieldbook.Members;
 import markturn.web.frame.Decisions;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.TypedAgain;
 import markturn.web.people.People;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -75,7 +76,7 @@ class EpochController {
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         JobPage.frame(model, book, WorkStep.JOB);
-        Map.of("again", "", "typed", Map.of(), "ticked", List.of()).forEach((name, nothing) -> {
+        Map.of("again", "", "ticked", List.of()).forEach((name, nothing) -> {
             if (!model.containsAttribute(name)) {
                 model.addAttribute(name, nothing);
             }
@@ -177,9 +178,8 @@ class EpochController {
         BookedJob book = fieldBook.book(id, who.getName());
         String called = name.strip();
         if (called.isEmpty() || called.length() > JobNamed.LONGEST) {
-            then.addFlashAttribute(
-                    "fault", "Expected a name of the epoch, at most " + JobNamed.LONGEST + " characters");
-            return there(id);
+            String fault = "Expected a name of the epoch, at most " + JobNamed.LONGEST + " characters";
+            return refused(id, "next", Map.of("next", name), List.of(), fault, then);
         }
         if (book.job().setups().isEmpty()) {
             then.addFlashAttribute("fault", "Nothing was measured here yet that could be measured again");
@@ -222,10 +222,8 @@ class EpochController {
             String fault,
             RedirectAttributes then) {
         then.addFlashAttribute("again", form);
-        then.addFlashAttribute("typed", typed);
         then.addFlashAttribute("ticked", ticked);
-        then.addFlashAttribute("fault", fault);
-        return there(id);
+        return TypedAgain.on(there(id), typed, fault, then);
     }
 
     /** Notes that this job is an epoch of the same marks as another. */

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.CoordinatesAdopted;
 import markturn.survey.finding.base.Basis;
@@ -22,7 +23,11 @@ public final class Adoption {
     private final Map<String, String> target;
     private final List<AdoptedPlace> places = new ArrayList<>();
 
-    private record AdoptedPlace(String mark, Position at, Optional<Mark.Deviations> stdDev) {}
+    private record AdoptedPlace(String mark, Position at, Optional<Mark.Deviations> stdDev) {
+        String written() {
+            return String.join(" ", mark, "" + at.northing(), "" + at.easting(), "" + at.elevation(), "" + stdDev);
+        }
+    }
 
     /**
      * @param run name of the run the coordinates come from
@@ -45,6 +50,14 @@ public final class Adoption {
      */
     public void take(String mark, Position at, Optional<Position> precision) {
         places.add(new AdoptedPlace(mark, at, precision.map(Adoption::deviations)));
+    }
+
+    /** Tells what is adopted from anything else that might be: what is booked is what was shown. */
+    public String fingerprint() {
+        return Integer.toHexString(places.stream()
+                .map(AdoptedPlace::written)
+                .collect(Collectors.joining("\n"))
+                .hashCode());
     }
 
     private static Mark.Deviations deviations(Position of) {

@@ -15,6 +15,7 @@ import markturn.survey.job.Instrument;
 import markturn.survey.show.Display;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.TypedAgain;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -62,21 +63,14 @@ class InstrumentController {
 
     /** Notes how a reflector was tested. */
     @PostMapping("/office/instrument/reflector")
-    String reflector(
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String issued,
-            @RequestParam(defaultValue = "") String due,
-            @RequestParam(defaultValue = "") String words,
-            RedirectAttributes then,
-            Principal who) {
-        String called = name.strip();
+    String reflector(@RequestParam Map<String, String> typed, RedirectAttributes then, Principal who) {
+        String here = "redirect:/office/instrument";
+        String called = typed.getOrDefault("name", "").strip();
         if (called.isEmpty() || called.length() > LONGEST_NAME) {
-            then.addFlashAttribute(
-                    "fault", "Expected the name of the reflector, at most " + LONGEST_NAME + " characters");
-        } else {
-            note(Certificate.REFLECTOR + called, issued, due, words, then, who);
+            String fault = "Expected the name of the reflector, at most " + LONGEST_NAME + " characters";
+            return TypedAgain.on(here, typed, fault, then);
         }
-        return "redirect:/office/instrument";
+        return noted(here, Certificate.REFLECTOR + called, typed, then, who);
     }
 
     private Row row(Instrument instrument, Optional<SetupFiguresRepository.Used> used, Display show) {
@@ -180,28 +174,31 @@ class InstrumentController {
     @PostMapping("/office/instrument/{serial}/certificate")
     String certificate(
             @PathVariable String serial,
-            @RequestParam(defaultValue = "") String issued,
-            @RequestParam(defaultValue = "") String due,
-            @RequestParam(defaultValue = "") String words,
+            @RequestParam Map<String, String> typed,
             RedirectAttributes then,
             Principal who) {
         memory.forNewJob(serial).orElseThrow(NotHere::new);
-        note(serial, issued, due, words, then, who);
-        return there(serial);
+        return noted(there(serial), serial, typed, then, who);
     }
 
-    private void note(String about, String issued, String due, String words, RedirectAttributes then, Principal who) {
+    private String noted(String page, String about, Map<String, String> typed, RedirectAttributes then, Principal who) {
+        String due = typed.getOrDefault("due", "");
+        String words = typed.getOrDefault("words", "").strip();
+        if (words.length() > LONGEST) {
+            return TypedAgain.on(page, typed, "Expected at most " + LONGEST + " characters of what it says", then);
+        }
         try {
-            LocalDate from = LocalDate.parse(issued);
+            LocalDate from = LocalDate.parse(typed.getOrDefault("issued", ""));
             LocalDate until = due.isBlank() ? null : LocalDate.parse(due);
-            if (until != null && !until.isAfter(from) || words.length() > LONGEST) {
+            if (until != null && !until.isAfter(from)) {
                 throw new DateTimeParseException("not after it was issued", due, 0);
             }
             certificates.save(new Certificate(
-                    about, from, until, words.strip(), Instant.now().truncatedTo(ChronoUnit.SECONDS), who.getName()));
+                    about, from, until, words, Instant.now().truncatedTo(ChronoUnit.SECONDS), who.getName()));
+            return page;
         } catch (DateTimeParseException unreadable) {
-            then.addFlashAttribute(
-                    "fault", "Expected the day it was issued, and a later day on which it is due, or none");
+            String fault = "Expected the day it was issued, and a later day on which it is due, or none";
+            return TypedAgain.on(page, typed, fault, then);
         }
     }
 

@@ -33,6 +33,7 @@ import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.HeavyWork;
 import markturn.web.frame.JobPage;
+import markturn.web.frame.TypedAgain;
 import markturn.web.instrument.InstrumentMemory;
 import markturn.web.people.People;
 import markturn.web.register.Register;
@@ -128,9 +129,8 @@ class JobController {
         ClassOfWork work = classOfWork(form);
         OptionalDouble within = form.length("within", 0, 1e6, "a distance, 0 or more");
         if (!form.isSound()) {
-            Map<String, String> kept = new LinkedHashMap<>(typed);
-            (mark == null ? List.<String>of() : mark).forEach(one -> kept.put("mark " + one, "on"));
-            (member == null ? List.<String>of() : member).forEach(one -> kept.put("member " + one, "on"));
+            Map<String, String> kept = TypedAgain.ticked(typed, "mark", mark == null ? List.of() : mark);
+            kept = TypedAgain.ticked(kept, "member", member == null ? List.of() : member);
             return form(model, who, kept, form.faults());
         }
         Job job = Job.opened(name, form.text("place"), units, work, typed.containsKey("planOnly"), Earth.USUAL);

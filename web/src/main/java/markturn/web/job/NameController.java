@@ -8,6 +8,7 @@ import markturn.fieldbook.Refused;
 import markturn.survey.job.Decision;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Decisions;
+import markturn.web.frame.TypedAgain;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -42,9 +43,8 @@ class NameController {
                     who.getName(),
                     new JobNamed(name.strip(), place.strip(), people.shownName(who.getName()), reason.strip()));
         } catch (Refused refused) {
-            then.addFlashAttribute("fault", refused.getMessage());
-            then.addFlashAttribute("typedName", name);
-            then.addFlashAttribute("typedPlace", place);
+            Map<String, String> typed = Map.of("name", name, "place", place, "reason", reason);
+            return TypedAgain.on("redirect:/job/" + id, typed, refused.getMessage(), then);
         }
         return "redirect:/job/" + id;
     }

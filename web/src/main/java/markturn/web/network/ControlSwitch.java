@@ -12,38 +12,49 @@ import markturn.survey.job.Mark;
  * The control marks of a job that are observed instead of held, and how well.
  *
  * @param observed their names; the others are held
- * @param stdDev one sigma of each of their coordinates, metres, where the mark has none of its own
+ * @param stdDev one sigma of each coordinate of every observed mark, metres; empty where each keeps its own, and the one that is
+ *     observed from now on is taken for as good as the first that is
  */
-record ControlSwitch(Set<String> observed, double stdDev) {
+record ControlSwitch(Set<String> observed, OptionalDouble stdDev) {
     /** What a control mark is taken to be good for until somebody says otherwise, metres. */
-    static final double USUAL = 0.005;
+    private static final double USUAL = 0.005;
 
     /** As the job is booked. */
     static ControlSwitch of(Job job) {
         Set<String> observed = new TreeSet<>();
         control(job).stream().filter(m -> m.stdDev().isPresent()).forEach(m -> observed.add(m.name()));
-        double stdDev = control(job).stream()
-                .flatMap(m -> m.stdDev().stream())
-                .mapToDouble(Mark.Deviations::northing)
-                .findFirst()
-                .orElse(USUAL);
-        return new ControlSwitch(observed, stdDev);
+        return new ControlSwitch(observed, OptionalDouble.empty());
     }
 
     static List<Mark> control(Job job) {
         return job.marks().stream().filter(m -> m.given().isPresent()).toList();
     }
 
+    /** What a mark of the job is taken to be good for that was held so far, metres. */
+    static double usual(Job job) {
+        return control(job).stream()
+                .flatMap(m -> m.stdDev().stream())
+                .mapToDouble(Mark.Deviations::northing)
+                .findFirst()
+                .orElse(USUAL);
+    }
+
     /** The marks that it changes, as they would be. */
     List<Mark> changed(Job job) {
         return control(job).stream()
-                .filter(mark -> mark.stdDev().isPresent() != observed.contains(mark.name())
-                        || mark.stdDev().filter(d -> d.northing() != stdDev).isPresent())
-                .map(mark -> mark.withStdDev(
-                        observed.contains(mark.name())
-                                ? Optional.of(new Mark.Deviations(stdDev, stdDev, stdDev))
-                                : Optional.empty()))
+                .map(mark -> mark.withStdDev(wanted(mark, job)))
+                .filter(mark -> !job.mark(mark.name()).orElseThrow().equals(mark))
                 .toList();
+    }
+
+    private Optional<Mark.Deviations> wanted(Mark mark, Job job) {
+        if (!observed.contains(mark.name())) {
+            return Optional.empty();
+        }
+        double good = stdDev.orElse(usual(job));
+        return stdDev.isPresent() || mark.stdDev().isEmpty()
+                ? Optional.of(new Mark.Deviations(good, good, good))
+                : mark.stdDev();
     }
 
     /** The job with it. */
@@ -53,10 +64,5 @@ record ControlSwitch(Set<String> observed, double stdDev) {
             switched = switched.withMark(mark.name(), m -> mark);
         }
         return switched;
-    }
-
-    /** A typed deviation in metres; the usual one where nothing was typed. */
-    static double or(OptionalDouble typed) {
-        return typed.orElse(USUAL);
     }
 }

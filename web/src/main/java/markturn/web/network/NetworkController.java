@@ -6,9 +6,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeSet;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.CoordinatesAdopted;
 import markturn.fieldbook.MarkNoted;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -19,7 +19,6 @@ import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredNetwork.Worth;
-import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
 import markturn.survey.show.Display;
 import markturn.tripod.typed.Form;
@@ -30,7 +29,7 @@ import markturn.web.fieldbook.StandingAdoption;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.LongWork;
 import markturn.web.frame.NotHere;
-import markturn.web.people.People;
+import markturn.web.point.Adopting;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -53,12 +52,12 @@ class NetworkController {
 
     private final FieldBook fieldBook;
     private final NetworkRuns runs;
-    private final People people;
+    private final Adopting adopting;
 
-    NetworkController(FieldBook fieldBook, NetworkRuns runs, People people) {
+    NetworkController(FieldBook fieldBook, NetworkRuns runs, Adopting adopting) {
         this.fieldBook = fieldBook;
         this.runs = runs;
-        this.people = people;
+        this.adopting = adopting;
     }
 
     /** A mark as the page shows it. */
@@ -70,8 +69,8 @@ class NetworkController {
     /** A single fault as the page shows it. */
     public record FaultRow(String what, String size, String times, boolean out) {}
 
-    /** A control mark and whether it is observed. */
-    public record ControlRow(String name, boolean observed) {}
+    /** A control mark, how well it is booked as known, in words, and whether it is observed. */
+    public record ControlRow(String name, String known, boolean observed) {}
 
     /** An observation as the page shows it: sizes and a plain reading. */
     public record SightRow(
@@ -88,10 +87,9 @@ class NetworkController {
     String page(
             @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        Form form = new Form(asked.toSingleValueMap(), book.job().units());
-        ControlSwitch control = switched(book, form, asked);
-        model.addAttribute("faults", form.faults());
-        return page(book, control, Map.of(), model);
+        Map<String, String> typed = asked.toSingleValueMap();
+        Form form = new Form(typed, book.job().units());
+        return page(book, switched(book, form, asked), typed, form.faults(), model);
     }
 
     /** What the page was asked for: each control mark held or observed. Without a question, as it is booked. */
@@ -103,9 +101,15 @@ class NetworkController {
         if (!asked.containsKey("deviation")) {
             return ControlSwitch.of(book.job());
         }
-        double stdDev = ControlSwitch.or(
-                form.length("deviation", SMALLEST_DEVIATION, MOST_DEVIATION, "how well control is known"));
+        // What stands there unchanged is rounded: each mark keeps what it has.
+        OptionalDouble stdDev = form.text("deviation").equals(shownDeviation(book))
+                ? OptionalDouble.empty()
+                : form.length("deviation", SMALLEST_DEVIATION, MOST_DEVIATION, "how well control is known");
         return new ControlSwitch(new TreeSet<>(asked.getOrDefault("observed", List.of())), stdDev);
+    }
+
+    private static String shownDeviation(BookedJob book) {
+        return new Display(book.job().units()).length(ControlSwitch.usual(book.job()));
     }
 
     private static NetworkRuns.Asked asked(BookedJob book, ControlSwitch control) {
@@ -124,15 +128,19 @@ class NetworkController {
         };
     }
 
-    private String page(BookedJob book, ControlSwitch control, Map<String, String> typed, Model model) {
+    /** The page; with faults in what was typed the job is adjusted as it is booked, and nothing else is offered. */
+    private String page(
+            BookedJob book, ControlSwitch asked, Map<String, String> typed, Map<String, String> faults, Model model) {
         JobPage.frame(model, book, WorkStep.TRAVERSE);
+        ControlSwitch control = faults.isEmpty() ? asked : ControlSwitch.of(book.job());
         model.addAttribute("typed", typed);
+        model.addAttribute("faults", faults);
         model.addAttribute("switched", !control.changed(book.job()).isEmpty());
-        model.addAttribute("deviation", new Display(book.job().units()).length(control.stdDev()));
+        model.addAttribute("deviation", typed.getOrDefault("deviation", shownDeviation(book)));
         model.addAttribute(
                 "control",
                 ControlSwitch.control(book.job()).stream()
-                        .map(m -> new ControlRow(m.name(), control.observed().contains(m.name())))
+                        .map(m -> row(m, asked, new Words(book.job().units())))
                         .toList());
         Optional<NetworkRuns.Done> done = runs.soon(asked(book, control), adjusted(book, control));
         if (done.isEmpty()) {
@@ -143,6 +151,18 @@ class NetworkController {
         }
         show(book, done.get(), model);
         return "network/page";
+    }
+
+    private static ControlRow row(Mark mark, ControlSwitch control, Words words) {
+        return new ControlRow(
+                mark.name(),
+                mark.stdDev()
+                        .map(d -> ", as booked to %s in plan and %s in elevation"
+                                .formatted(
+                                        words.difference(Math.max(d.northing(), d.easting())),
+                                        words.difference(d.elevation())))
+                        .orElse(""),
+                control.observed().contains(mark.name()));
     }
 
     private static void show(BookedJob book, NetworkRuns.Done done, Model model) {
@@ -242,11 +262,14 @@ class NetworkController {
     String control(
             @PathVariable String id, @RequestParam MultiValueMap<String, String> asked, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        ControlSwitch control = switched(book, asked);
         Map<String, String> typed = asked.toSingleValueMap();
-        if (new Form(typed, book.job().units()).isEmpty("reason")) {
+        Form form = new Form(typed, book.job().units());
+        ControlSwitch control = switched(book, form, asked);
+        if (form.isEmpty("reason")) {
             model.addAttribute("message", "Holding or observing control is a decision: it needs a reason.");
-            return page(book, control, typed, model);
+        }
+        if (form.isEmpty("reason") || !form.isSound()) {
+            return page(book, control, typed, form.faults(), model);
         }
         // From the job when its turn comes, all of it or none: sent twice, it is noted once.
         fieldBook.add(
@@ -259,24 +282,14 @@ class NetworkController {
         return "redirect:/job/" + id + "/network";
     }
 
-    /** Adopts the coordinates of new control: first shows what moves, then with {@code confirm} books it. */
+    /** Adopts the coordinates of new control. */
     @PostMapping("/job/{id}/network/adopt")
     String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         ControlSwitch control = ControlSwitch.of(book.job());
-        Form form = new Form(typed, book.job().units());
         NetworkRuns.Done done = runs.soon(asked(book, control), adjusted(book, control))
                 .filter(d -> d.network().why().isEmpty())
                 .orElseThrow(NotHere::new);
-        if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {
-            model.addAttribute(
-                    "message", "A stop is open in this job: it must be answered before anything is adopted.");
-            return page(book, control, typed, model);
-        }
-        if (form.isEmpty("reason")) {
-            model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
-            return page(book, control, typed, model);
-        }
         Adoption adoption = new Adoption(
                 MeasuredNetwork.RUN,
                 Map.of(
@@ -288,16 +301,8 @@ class NetworkController {
                 .filter(m -> !isLocated(done.result(), m.name())
                         && book.job().mark(m.name()).flatMap(Mark::given).isEmpty())
                 .forEach(m -> adoption.take(m.name(), m.position()));
-        CoordinatesAdopted payload =
-                adoption.payload(book, form.text("reason"), who.getName(), people.shownName(who.getName()));
-        if (form.isEmpty("confirm")) {
-            BookedJob after = fieldBook.preview(book, who.getName(), payload);
-            model.addAttribute(
-                    "moved",
-                    Moved.between(book.result().measured(), after.result().measured()));
-            return page(book, control, typed, model);
-        }
-        fieldBook.add(id, typed.get("key"), who.getName(), payload);
-        return "redirect:/job/" + id + "/point";
+        return adopting.isBooked(book, adoption, typed, who.getName(), model)
+                ? "redirect:/job/" + id + "/point"
+                : page(book, control, typed, Map.of(), model);
     }
 }

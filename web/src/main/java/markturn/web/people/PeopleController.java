@@ -3,7 +3,9 @@ package markturn.web.people;
 import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.util.Comparator;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Pattern;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.LengthUnit;
@@ -63,6 +65,7 @@ class PeopleController {
             @RequestParam(required = false) boolean surveyor,
             @RequestParam(required = false) boolean reviewer,
             @RequestParam(required = false) boolean administrator,
+            @RequestParam Map<String, String> typed,
             HttpServletRequest request,
             RedirectAttributes then,
             Principal who) {
@@ -79,10 +82,7 @@ class PeopleController {
         Person.Roles roles = new Person.Roles(surveyor, reviewer, administrator);
         if (fault.isPresent()) {
             then.addFlashAttribute("fault", fault.get());
-            then.addFlashAttribute("typedName", name);
-            then.addFlashAttribute("typedShown", shown);
-            // Words, as a session that several copies share can keep.
-            then.addFlashAttribute("typedRoles", words(roles));
+            then.addFlashAttribute("typed", new TreeMap<>(typed));
             return HERE;
         }
         people.openWithoutPassword(name, shown, roles);

@@ -50,14 +50,27 @@ class PracticeController {
 
     @GetMapping("/job/{id}/practice")
     String page(@PathVariable String id, Model model, Principal who) {
-        return page(fieldBook.book(id, who.getName()), model, Map.of());
+        return page(fieldBook.book(id, who.getName()), model, Map.of(), Optional.empty(), Map.of());
     }
 
-    private static String page(BookedJob book, Model model, Map<String, String> faults) {
+    /** @param ticked slips that were ticked; empty: those that are on */
+    private static String page(
+            BookedJob book,
+            Model model,
+            Map<String, String> typed,
+            Optional<List<String>> ticked,
+            Map<String, String> faults) {
         JobPage.frame(model, book, WorkStep.JOB);
+        model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
         model.addAttribute("devices", PracticeStation.practice(book));
+        Optional<PracticeOpened> on = book.practice();
+        model.addAttribute(
+                "seed",
+                typed.getOrDefault("seed", "" + on.map(PracticeOpened::seed).orElse(1L)));
         model.addAttribute("slips", Fault.values());
+        model.addAttribute(
+                "ticked", ticked.orElse(on.map(PracticeOpened::faults).orElse(List.of())));
         PracticeStation.practice(book).ifPresent(practice -> {
             model.addAttribute("air", practice.weather().read());
             List<String> there = practice.world(book.job()).names();
@@ -78,10 +91,10 @@ class PracticeController {
         BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
         long seed = (long) form.required("seed", 0, LARGEST_SEED, "a whole number from 0 to 999999");
-        if (!form.isSound()) {
-            return page(book, model, form.faults());
-        }
         List<String> slips = slip == null ? List.of() : slip;
+        if (!form.isSound()) {
+            return page(book, model, typed, Optional.of(slips), form.faults());
+        }
         fieldBook.add(id, typed.get("key"), who.getName(), new PracticeOpened(seed, slips));
         return "redirect:/job/" + id + "/practice";
     }
@@ -107,7 +120,7 @@ class PracticeController {
             }
         }
         if (fix.isEmpty()) {
-            return page(book, model, form.faults());
+            return page(book, model, typed, Optional.empty(), form.faults());
         }
         List<EntryPayload> payloads = new ArrayList<>();
         if (book.job().mark(mark).isEmpty()) {

@@ -14,6 +14,7 @@ import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
+import markturn.web.frame.TypedAgain;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -106,16 +107,16 @@ class JobRegisterController {
             @RequestParam(defaultValue = "") String datum,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(required = false) List<String> mark,
+            @RequestParam Map<String, String> typed,
             RedirectAttributes then,
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Map<String, Register.Offer> offered = Register.offered(book.job());
-        List<String> names = (mark == null ? List.<String>of() : mark)
-                .stream().filter(offered::containsKey).toList();
+        List<String> ticked = mark == null ? List.of() : mark;
+        List<String> names = ticked.stream().filter(offered::containsKey).toList();
         if (names.isEmpty() || datum.isBlank() || datum.length() > LONGEST_DATUM || reason.isBlank()) {
-            then.addFlashAttribute(
-                    "fault", "Expected one mark or more, the datum that its coordinates are in, and why it is entered");
-            return there(id);
+            String fault = "Expected one mark or more, the datum that its coordinates are in, and why it is entered";
+            return TypedAgain.on(there(id), TypedAgain.ticked(typed, "mark", ticked), fault, then);
         }
         int[] entered = register.enter(book, names, datum.strip(), who.getName(), reason.strip());
         then.addFlashAttribute(

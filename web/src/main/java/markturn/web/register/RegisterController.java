@@ -15,6 +15,7 @@ import markturn.tripod.typed.Form;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.Pictures;
+import markturn.web.frame.TypedAgain;
 import markturn.web.people.People;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -153,14 +154,16 @@ class RegisterController {
         Optional<byte[]> drawn =
                 hasPicture ? Pictures.drawnAnew(picture.getBytes()).map(Pictures.Drawn::jpeg) : Optional.empty();
         if (words.isEmpty() || words.length() > LONGEST) {
-            then.addFlashAttribute("fault", "Expected what it is, such as: nail in the kerb, north-east");
-        } else if (!form.isSound()) {
-            then.addFlashAttribute("fault", form.faults().values().iterator().next());
-        } else if (hasPicture && drawn.isEmpty()) {
-            then.addFlashAttribute("fault", "This picture cannot be read: expected JPEG or PNG");
-        } else {
-            register.note(id, words, distance, drawn, who.getName());
+            form.fault("words", "Expected what it is, such as: nail in the kerb, north-east");
         }
+        if (hasPicture && drawn.isEmpty()) {
+            form.fault("picture", "This picture cannot be read: expected JPEG or PNG");
+        }
+        if (!form.isSound()) {
+            return TypedAgain.on(
+                    there(id), typed, String.join(". ", form.faults().values()), then);
+        }
+        register.note(id, words, distance, drawn, who.getName());
         return there(id);
     }
 

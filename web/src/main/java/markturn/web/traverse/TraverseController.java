@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.CoordinatesAdopted;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.MarkNoted;
 import markturn.fieldbook.Refused;
@@ -20,7 +19,6 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Traverse;
 import markturn.survey.result.MeasuredTraverse;
-import markturn.survey.result.Moved;
 import markturn.survey.result.Position;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
@@ -29,6 +27,7 @@ import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import markturn.web.people.People;
+import markturn.web.point.Adopting;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -41,10 +40,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 class TraverseController {
     private final FieldBook fieldBook;
     private final People people;
+    private final Adopting adopting;
 
-    TraverseController(FieldBook fieldBook, People people) {
+    TraverseController(FieldBook fieldBook, People people, Adopting adopting) {
         this.fieldBook = fieldBook;
         this.people = people;
+        this.adopting = adopting;
     }
 
     @GetMapping("/job/{id}/traverse")
@@ -168,35 +169,17 @@ class TraverseController {
         fieldBook.add(book.jobId(), key, who.getName(), new MarkNoted(mark.withSameAs(sameAs), words));
     }
 
-    /** Adopts the coordinates of a run: first shows what moves, then with {@code confirm} books it. Stops must be answered first. */
+    /** Adopts the coordinates of a run. */
     @PostMapping("/job/{id}/traverse/adopt")
     String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        Form form = new Form(typed, book.job().units());
-        MeasuredTraverse run = run(book, form.text("name"))
+        MeasuredTraverse run = run(book, typed.getOrDefault("name", ""))
                 .filter(t -> t.northing().isPresent())
                 .orElseThrow(NotHere::new);
-        if (book.result().findings().stream().anyMatch(Finding::isOpenStop)) {
-            model.addAttribute(
-                    "message", "A stop is open in this job: it must be answered before anything is adopted.");
-            return page(book, model, typed, Map.of());
-        }
-        if (form.isEmpty("reason")) {
-            model.addAttribute("message", "Adopting needs a reason: it is a decision, and stays in the record.");
-            return page(book, model, typed, Map.of());
-        }
-        CoordinatesAdopted payload = adoption(book.job(), run)
-                .payload(book, form.text("reason"), who.getName(), people.shownName(who.getName()));
-        if (form.isEmpty("confirm")) {
-            BookedJob after = fieldBook.preview(book, who.getName(), payload);
-            model.addAttribute(
-                    "moved",
-                    Moved.between(book.result().measured(), after.result().measured()));
-            model.addAttribute("adopting", run.name());
-            return page(book, model, typed, Map.of());
-        }
-        fieldBook.add(id, typed.get("key"), who.getName(), payload);
-        return "redirect:/job/" + id + "/point";
+        model.addAttribute("adopting", run.name());
+        return adopting.isBooked(book, adoption(book.job(), run), typed, who.getName(), model)
+                ? "redirect:/job/" + id + "/point"
+                : page(book, model, typed, Map.of());
     }
 
     /** Least squares tell how good a station is; the other rules do not, and then the least squares' figure stands for it. */

@@ -4,13 +4,19 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Page;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.DoubleConsumer;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.DecisionMade;
+import markturn.fieldbook.MarkNoted;
 import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
@@ -18,6 +24,7 @@ import markturn.survey.finding.base.Finding;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
 import markturn.survey.job.Job;
+import markturn.survey.job.Mark;
 import markturn.web.House;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
@@ -137,19 +144,26 @@ class NetworkPageTest {
         return new NetworkRuns.Done(result, Survey.network(result, reached));
     }
 
-    /** The demo with every open stop answered. */
-    private static Job answered() {
-        Job job = AlderWeir.job();
+    /** An answer to every open stop of a job. */
+    private static List<Decision> answers(Job job) {
+        List<Decision> answers = new ArrayList<>();
         for (Finding stop : Survey.compute(job).findings().stream()
                 .filter(Finding::isOpenStop)
                 .toList()) {
             Map<String, Object> on =
                     new HashMap<>(Map.of("code", stop.code().key(), "setup", stop.setup(), "target", stop.target()));
-            stop.value()
-                    .ifPresent(v -> on.put(
-                            "value", v / stop.measure().unit(AlderWeir.job().units())));
-            job = job.plus(new Decision(
+            stop.value().ifPresent(v -> on.put("value", v / stop.measure().unit(job.units())));
+            answers.add(new Decision(
                     Optional.empty(), "Ida Marsh", Decision.ANSWER, on, "seen", Optional.empty(), Optional.empty()));
+        }
+        return answers;
+    }
+
+    /** The demo with every open stop answered. */
+    private static Job answered() {
+        Job job = AlderWeir.job();
+        for (Decision answer : answers(job)) {
+            job = job.plus(answer);
         }
         return job;
     }
@@ -199,5 +213,66 @@ class NetworkPageTest {
                         .position());
         page.navigate("/job/" + id + "/point/POND 1");
         assertThat(page.locator("main")).containsText("the whole job agrees but for PILLAR 4");
+    }
+
+    @Test
+    void whatWasShownIsAdoptedAndNotWhatCameMeanwhile(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(answered(), "wren", Set.of("wren", "ida"));
+        Page page = house.signedIn("ida");
+        page.navigate("/job/" + id + "/network");
+        page.locator("form[action$='/network/adopt'] input[name=reason]").fill("it agrees");
+        page.getByText("Show what moves").press("Enter");
+        Mark observed = AlderWeir.job()
+                .mark("PILLAR 1")
+                .orElseThrow()
+                .withStdDev(Optional.of(new Mark.Deviations(0.001, 0.001, 0.001)));
+        fieldBook.add(id, "meanwhile", "wren", new MarkNoted(observed, "levelled anew"));
+        for (Decision answer : answers(fieldBook.book(id, "wren").job())) {
+            fieldBook.add(id, UUID.randomUUID().toString(), "ida", new DecisionMade(answer));
+        }
+        page.getByText("Adopt them").press("Enter");
+        assertThat(page.locator(".message")).containsText("Something was booked meanwhile");
+        Assertions.assertThat(fieldBook.book(id, "ida").job().adopted()).isEmpty();
+        page.getByText("Adopt them").press("Enter");
+        page.waitForURL("**/point");
+        Assertions.assertThat(fieldBook.book(id, "ida").job().adopted()).isNotEmpty();
+    }
+
+    private static Map<String, Optional<Mark.Deviations>> known(House house, String id) {
+        return house.application().getBean(FieldBook.class).book(id, "wren").job().marks().stream()
+                .filter(mark -> mark.given().isPresent())
+                .collect(Collectors.toMap(Mark::name, Mark::stdDev));
+    }
+
+    @Test
+    void controlThatIsNotTouchedKeepsItsPrecisionAndWhatIsTypedIsBookedUnrounded(House house) {
+        Mark.Deviations own = new Mark.Deviations(0.0024, 0.0026, 0.007);
+        Job job = AlderWeir.job().withMark("PILLAR 1", mark -> mark.withStdDev(Optional.of(own)));
+        Page page = opened(house, job);
+        String id = page.url().replaceAll(".*/job/([^/]+)/.*", "$1");
+        page.getByLabel("PILLAR 4 is observed").check();
+        page.getByText("Adjust with this").click();
+        page.locator("input[name=reason]").last().fill("knocked by the digger");
+        page.getByText("Book it").click();
+        page.waitForURL(Pattern.compile(".*/network$"));
+        Assertions.assertThat(known(house, id))
+                .containsEntry("PILLAR 1", Optional.of(own))
+                .containsEntry("PILLAR 4", Optional.of(new Mark.Deviations(0.0024, 0.0024, 0.0024)));
+        page.getByLabel("One sigma of an observed one").fill("0.0015");
+        page.getByText("Adjust with this").click();
+        assertThat(page.getByLabel("One sigma of an observed one")).hasValue("0.0015");
+        page.locator("input[name=reason]").last().fill("as the office says");
+        page.getByText("Book it").click();
+        page.waitForURL(Pattern.compile(".*/network$"));
+        Assertions.assertThat(known(house, id))
+                .containsEntry("PILLAR 1", Optional.of(new Mark.Deviations(0.0015, 0.0015, 0.0015)));
+        // What cannot be read switches nothing, and is not lost.
+        page.getByLabel("PILLAR 4 is observed").uncheck();
+        page.getByLabel("One sigma of an observed one").fill("five");
+        page.getByText("Adjust with this").click();
+        assertThat(page.getByLabel("One sigma of an observed one")).hasValue("five");
+        assertThat(page.getByLabel("PILLAR 4 is observed")).not().isChecked();
+        assertThat(page.getByText("Book it")).hasCount(0);
     }
 }
