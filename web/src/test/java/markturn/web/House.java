@@ -50,6 +50,9 @@ public final class House implements BeforeAllCallback, ParameterResolver {
 
     private static final Map<String, Object> DATABASE = new HashMap<>();
 
+    /** Pixels for each one of the page: nothing that is laid out changes, and a quarter is left to be painted, by the processor. */
+    public static final double COARSE = 0.5;
+
     /** The browsers of the test class at hand; those of the one before are closed, so that they take no time from it. */
     private static final List<BrowserContext> OPEN = new ArrayList<>();
 
@@ -153,7 +156,8 @@ public final class House implements BeforeAllCallback, ParameterResolver {
     }
 
     private Page opened(Browser.NewContextOptions options, String at) {
-        BrowserContext context = browser.newContext(options.setBaseURL(at).setAcceptDownloads(true));
+        BrowserContext context = browser.newContext(
+                options.setDeviceScaleFactor(COARSE).setBaseURL(at).setAcceptDownloads(true));
         context.setDefaultTimeout(PATIENCE);
         OPEN.add(context);
         return context.newPage();

@@ -207,6 +207,7 @@ class DayOnADeviceTest {
                         new BrowserType.LaunchPersistentContextOptions()
                                 .setExecutablePath(House.CHROMIUM)
                                 .setBaseURL(line.address())
+                                .setDeviceScaleFactor(House.COARSE)
                                 .setArgs(List.of("--no-sandbox", "--disable-gpu", "--no-first-run")));
         context.setDefaultTimeout(60_000);
         return context;
