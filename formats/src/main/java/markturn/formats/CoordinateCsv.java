@@ -4,11 +4,11 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
+import markturn.survey.angle.Halves;
 import markturn.survey.job.Units;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
@@ -86,6 +86,6 @@ public final class CoordinateCsv {
     }
 
     private static String number(double metres, Units units) {
-        return String.format(Locale.ROOT, "%.4f", metres / units.length().metres());
+        return Halves.written(metres / units.length().metres(), 4);
     }
 }

@@ -6,8 +6,10 @@ import java.util.LinkedHashSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
+import markturn.survey.angle.Halves;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Units;
 import markturn.survey.locate.CodeLines;
@@ -35,8 +37,11 @@ public final class DxfFile {
     /** The code page of Western Europe, which the header names. */
     private static final Charset CODE_PAGE = Charset.forName("windows-1252");
 
+    private static final Pattern NO_LAYER = Pattern.compile("[^A-Z0-9$_-]");
+
     private final SurveyResult result;
     private final StringBuilder text = new StringBuilder();
+    private final CharsetEncoder encoder = CODE_PAGE.newEncoder();
 
     private DxfFile(SurveyResult result) {
         this.result = result;
@@ -133,7 +138,7 @@ public final class DxfFile {
     /** The code; of marks without one their kind. Release 12 allows letters, digits, {@code $}, {@code -} and {@code _}. */
     private static String layer(Mark mark) {
         String name = mark.code().isEmpty() ? JobReader.key(mark.kind()) : mark.code();
-        String plain = name.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9$_-]", "_");
+        String plain = NO_LAYER.matcher(name.toUpperCase(Locale.ROOT)).replaceAll("_");
         return plain.substring(0, Math.min(24, plain.length()));
     }
 
@@ -151,20 +156,19 @@ public final class DxfFile {
     }
 
     private void pair(int group, String value) {
-        text.append(String.format(Locale.ROOT, "%3d", group))
+        text.append(group < 10 ? "  " : group < 100 ? " " : "")
+                .append(group)
                 .append("\r\n")
                 .append(value)
                 .append("\r\n");
     }
 
     private static String number(double value) {
-        return String.format(Locale.ROOT, "%.4f", value);
+        return Halves.written(value, 4);
     }
 
-    /** What is not ASCII goes by its number, as drawing programs read it; a line stays one line. */
-    /** What the code page has stands as it is; the rest in the format's escape, which some readers show as it stands. */
-    private static String encoded(String name) {
-        CharsetEncoder encoder = CODE_PAGE.newEncoder();
+    /** A line stays one line. What the code page has stands as it is; the rest in the format's escape, which some readers show as it stands. */
+    private String encoded(String name) {
         StringBuilder plain = new StringBuilder();
         name.codePoints().forEach(c -> {
             boolean simple = c < 0x10000 && encoder.canEncode((char) c);

@@ -1,8 +1,6 @@
 package markturn.formats;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
-import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BiConsumer;
@@ -10,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import markturn.fieldbook.wire.JobReader;
 import markturn.survey.SurveyResult;
+import markturn.survey.angle.Halves;
 import markturn.survey.job.GridProjection;
 import markturn.survey.job.LengthUnit;
 import markturn.survey.job.Units;
@@ -18,6 +17,7 @@ import markturn.survey.reduce.GridPlace;
 import markturn.survey.result.CodeLine;
 import markturn.survey.result.MeasuredMark;
 import markturn.survey.result.Position;
+import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -46,6 +46,8 @@ public final class GeoJsonFile {
             "GeoJSON: longitude and latitude by the job's projection.",
             true,
             (result, scale) -> writeGeographic(result));
+
+    private static final ObjectWriter FILE = JsonMapper.builder().build().writerWithDefaultPrettyPrinter();
 
     private static final int PLACES = 4;
     /** A hundredth of a millimetre on the ground, degrees. */
@@ -194,14 +196,10 @@ public final class GeoJsonFile {
     }
 
     private static BigDecimal rounded(double value, int places) {
-        return BigDecimal.valueOf(value).setScale(places, RoundingMode.HALF_EVEN);
+        return Halves.rounded(value, places);
     }
 
     static byte[] bytes(ObjectNode file) {
-        return JsonMapper.builder()
-                .build()
-                .writerWithDefaultPrettyPrinter()
-                .writeValueAsString(file)
-                .getBytes(StandardCharsets.UTF_8);
+        return FILE.writeValueAsBytes(file);
     }
 }

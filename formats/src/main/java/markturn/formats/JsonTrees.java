@@ -1,9 +1,11 @@
 package markturn.formats;
 
+import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import markturn.fieldbook.wire.Tree;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.fieldbook.wire.Tree.Items;
+import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.databind.JsonNode;
@@ -28,7 +30,44 @@ public final class JsonTrees {
 
     /** A tree over lines, as a file in UTF-8. */
     static byte[] file(Tree tree) {
-        return StrictJson.MAPPER.writeValueAsBytes(node(tree));
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (JsonGenerator text = StrictJson.MAPPER.createGenerator(bytes)) {
+            write(tree, text);
+        }
+        return bytes.toByteArray();
+    }
+
+    private static void write(Tree tree, JsonGenerator text) {
+        if (tree instanceof Fields fields) {
+            text.writeStartObject();
+            fields.all().forEach((key, value) -> {
+                text.writeName(key);
+                write(value, text);
+            });
+            text.writeEndObject();
+        } else if (tree instanceof Items items) {
+            text.writeStartArray();
+            items.forEach(each -> write(each, text));
+            text.writeEndArray();
+        } else if (tree instanceof Tree.Text words) {
+            text.writeString(words.value());
+        } else if (tree instanceof Tree.Flag flag) {
+            text.writeBoolean(flag.value());
+        } else if (tree instanceof Tree.Amount amount) {
+            write(amount, text);
+        } else {
+            text.writeNull();
+        }
+    }
+
+    private static void write(Tree.Amount amount, JsonGenerator text) {
+        if (amount.digits().isPresent()) {
+            text.writeNumber(amount.digits().get());
+        } else if (amount.whole()) {
+            text.writeNumber((long) amount.value());
+        } else {
+            text.writeNumber(amount.value());
+        }
     }
 
     /** Reads what {@link #line} wrote. What is no JSON is damage, and ends in the parser's own exception. */

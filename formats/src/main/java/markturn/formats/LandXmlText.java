@@ -1,13 +1,14 @@
 package markturn.formats;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.regex.Pattern;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 import markturn.survey.angle.AngleUnit;
+import markturn.survey.angle.Halves;
 import markturn.survey.job.Circle;
 import markturn.survey.job.PlainText;
 import markturn.survey.job.Units;
@@ -20,6 +21,7 @@ final class LandXmlText {
     static final String FEATURE = "mark-turn";
 
     static final int PLACES = 4;
+    private static final Pattern NO_IDENTIFIER = Pattern.compile("[^A-Za-z0-9_.-]");
     private static final int ANGLE_PLACES = 9;
 
     private final Units units;
@@ -73,7 +75,8 @@ final class LandXmlText {
     String id(String kind, String name) {
         return ids.computeIfAbsent(
                 kind + " " + name,
-                key -> kind + "-" + (ids.size() + 1) + "-" + name.replaceAll("[^A-Za-z0-9_.-]", "_"));
+                key -> kind + "-" + (ids.size() + 1) + "-"
+                        + NO_IDENTIFIER.matcher(name).replaceAll("_"));
     }
 
     String small(double radians) {
@@ -104,13 +107,11 @@ final class LandXmlText {
     }
 
     static String number(double value) {
-        return BigDecimal.valueOf(value)
-                .setScale(PLACES, RoundingMode.HALF_EVEN)
-                .toPlainString();
+        return Halves.written(value, PLACES);
     }
 
     static String exact(double value) {
-        return new BigDecimal(value)
+        return BigDecimal.valueOf(value)
                 .round(new java.math.MathContext(15))
                 .stripTrailingZeros()
                 .toPlainString();
@@ -132,7 +133,7 @@ final class LandXmlText {
 
     /** XML 1.0 knows no control characters. */
     private static String printable(String text) {
-        return PlainText.cleaned(text).replaceAll("[\\t\\n\\r]", " ");
+        return PlainText.cleaned(text).replace('\t', ' ').replace('\n', ' ').replace('\r', ' ');
     }
 
     void close() throws XMLStreamException {

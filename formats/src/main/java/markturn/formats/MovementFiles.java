@@ -8,10 +8,10 @@ import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import markturn.survey.SurveyResult;
+import markturn.survey.angle.Halves;
 import markturn.survey.epoch.Epoch;
 import markturn.survey.epoch.FigureComparison;
 import markturn.survey.epoch.Movement;
@@ -137,7 +137,7 @@ public final class MovementFiles {
     }
 
     private static String number(double value) {
-        return String.format(Locale.ROOT, "%.5f", value);
+        return Halves.written(value, 5);
     }
 
     private static BigDecimal rounded(double value) {

@@ -12,6 +12,7 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
@@ -40,6 +41,7 @@ final class StrictJson {
                             .maxNumberLength(LONGEST_NUMBER)
                             .build())
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .enable(StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
                     .build())
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .enable(SerializationFeature.INDENT_OUTPUT)

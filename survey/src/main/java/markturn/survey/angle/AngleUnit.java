@@ -112,11 +112,11 @@ public enum AngleUnit {
     public String write(double radians, int decimals) {
         double amount = Angles.onCircle(radians) / Angles.TURN * turn.doubleValue();
         if (this != DMS) {
-            BigDecimal rounded = Halves.of(amount, decimals).setScale(decimals, RoundingMode.HALF_EVEN);
+            BigDecimal rounded = Halves.rounded(amount, decimals, RoundingMode.HALF_EVEN);
             return (rounded.compareTo(turn) >= 0 ? rounded.subtract(turn) : rounded).toPlainString();
         }
         BigDecimal wholeTurn = BigDecimal.valueOf(1296000);
-        BigDecimal seconds = Halves.of(amount * 3600, decimals).setScale(decimals, RoundingMode.HALF_EVEN);
+        BigDecimal seconds = Halves.rounded(amount * 3600, decimals, RoundingMode.HALF_EVEN);
         if (seconds.compareTo(wholeTurn) >= 0) {
             seconds = seconds.subtract(wholeTurn);
         }

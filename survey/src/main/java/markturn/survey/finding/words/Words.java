@@ -1,6 +1,5 @@
 package markturn.survey.finding.words;
 
-import java.math.RoundingMode;
 import java.util.List;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.angle.Angles;
@@ -96,9 +95,7 @@ public record Words(Units units) {
 
     /** A finite number with that many decimals and a point; what rounds to zero has no sign. */
     public static String number(double amount, int decimals) {
-        return Halves.of(amount, decimals)
-                .setScale(decimals, RoundingMode.HALF_UP)
-                .toPlainString();
+        return Halves.written(amount, decimals);
     }
 
     /** An azimuth to the whole degree. */
