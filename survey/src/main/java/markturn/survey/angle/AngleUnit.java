@@ -20,6 +20,7 @@ public enum AngleUnit {
     private static final Pattern DMS_TEXT = Pattern.compile("(\\d{1,3})-(\\d{1,2})-(\\d{1,2}(?:\\.\\d+)?)");
     private static final Pattern DECIMAL_TEXT = Pattern.compile("\\d{1,3}(?:\\.\\d+)?");
     private static final int LONGEST_TEXT = 40;
+    private static final long MINUTES_OF_A_TURN = 360 * 60;
 
     private final String key;
     private final BigDecimal turn;
@@ -115,21 +116,19 @@ public enum AngleUnit {
             BigDecimal rounded = Halves.rounded(amount, decimals, RoundingMode.HALF_EVEN);
             return (rounded.compareTo(turn) >= 0 ? rounded.subtract(turn) : rounded).toPlainString();
         }
-        BigDecimal wholeTurn = BigDecimal.valueOf(1296000);
-        BigDecimal seconds = Halves.rounded(amount * 3600, decimals, RoundingMode.HALF_EVEN);
-        if (seconds.compareTo(wholeTurn) >= 0) {
-            seconds = seconds.subtract(wholeTurn);
-        }
-        BigDecimal[] minutesAndSeconds = seconds.divideAndRemainder(BigDecimal.valueOf(60));
-        int minutes = minutesAndSeconds[0].intValueExact();
-        String restOfSeconds = minutesAndSeconds[1]
-                .setScale(decimals, RoundingMode.UNNECESSARY)
-                .toPlainString();
+        // In last digits: tenths of a second with one decimal.
+        long minute = BigDecimal.valueOf(60).scaleByPowerOfTen(decimals).longValueExact();
+        long all = Halves.rounded(amount * 3600, decimals, RoundingMode.HALF_EVEN)
+                        .unscaledValue()
+                        .longValueExact()
+                % (MINUTES_OF_A_TURN * minute);
+        long minutes = all / minute;
+        String seconds = BigDecimal.valueOf(all % minute, decimals).toPlainString();
         return minutes / 60
                 + (minutes % 60 < 10 ? "-0" : "-")
                 + minutes % 60
-                + (minutesAndSeconds[1].compareTo(BigDecimal.TEN) < 0 ? "-0" : "-")
-                + restOfSeconds;
+                + (all % minute < minute / 6 ? "-0" : "-")
+                + seconds;
     }
 
     /** The unit of that key; empty where there is none. */
