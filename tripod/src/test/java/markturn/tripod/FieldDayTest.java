@@ -41,7 +41,7 @@ class FieldDayTest {
         assertThat(whole.part("strip").get("left").asString()).isEqualTo("all sets turned");
         assertThat(whole.part("through").get("review").asString()).isEqualTo("/job/day/review/S1");
         assertThat(whole.part("comparisons").get("rows").get(0).get("words").asString())
-                .isEqualTo("B: distance 0.3 mm shorter than known, elevation 0.0 mm lower. Within chance.");
+                .isEqualTo("B: distance 0.3 mm shorter than known, elevation as known. Within chance.");
         Position t1 = whole.book()
                 .result()
                 .measured()

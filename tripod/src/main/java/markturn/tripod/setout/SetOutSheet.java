@@ -238,6 +238,16 @@ public final class SetOutSheet {
                                 : ""));
     }
 
+    private String cutOrFill(OptionalDouble fill) {
+        if (fill.isEmpty()) {
+            return "no elevations";
+        }
+        String size = show.length(Math.abs(fill.getAsDouble()));
+        return size.equals(show.length(0))
+                ? "it is at its height"
+                : (fill.getAsDouble() > 0 ? "fill " : "cut ") + size + " " + show.lengthSign();
+    }
+
     /** The difference between what was wanted and what the last shot, or any point, found. */
     private Optional<Compared> compared(Wanted asked, Position wanted) {
         Optional<Position> found = asked.position("found");
@@ -245,21 +255,15 @@ public final class SetOutSheet {
             return Optional.empty();
         }
         SetOut.Move move = SetOut.Move.of(setup.station().get(), found.get(), wanted);
-        String fill = move.fill().isPresent()
-                ? move.fill().getAsDouble() >= 0
-                        ? "fill " + show.length(move.fill().getAsDouble())
-                        : "cut " + show.length(-move.fill().getAsDouble())
-                : "no elevations";
         String sentence = Sentence.of(
-                "From where it is, the pole goes %s %s %s and %s %s %s; %s %s.",
+                "From where it is, the pole goes %s %s %s and %s %s %s; %s.",
                 show.length(Math.abs(move.away())),
                 show.lengthSign(),
                 move.away() >= 0 ? "away from you" : "towards you",
                 show.length(Math.abs(move.right())),
                 show.lengthSign(),
                 move.right() >= 0 ? "to your right" : "to your left",
-                fill,
-                move.fill().isPresent() ? show.lengthSign() : "");
+                cutOrFill(move.fill()));
         return Optional.of(new Compared(
                 form.text("found"),
                 sentence,

@@ -56,10 +56,8 @@ final class BacksightWords {
             }
             double distance = backsight.distanceDifference().getAsDouble();
             String elevation = backsight.elevationDifference().isPresent()
-                    ? Sentence.of(
-                            ", elevation %s %s",
-                            words.difference(backsight.elevationDifference().getAsDouble()),
-                            backsight.elevationDifference().getAsDouble() > 0 ? "higher" : "lower")
+                    ? ", elevation "
+                            + words.besideKnown(backsight.elevationDifference().getAsDouble(), "higher", "lower")
                     : "";
             Judgement.Verdict verdict = result.judgements().stream()
                     .filter(j -> isOfBacksight(j, backsight.target()))
@@ -70,10 +68,9 @@ final class BacksightWords {
             rows.add(new SeverityShown(
                     out ? Optional.of(Finding.Severity.STOP) : Optional.empty(),
                     Sentence.of(
-                            "%s: distance %s %s than known%s. %s",
+                            "%s: distance %s%s. %s",
                             backsight.target(),
-                            words.difference(distance),
-                            distance > 0 ? "longer" : "shorter",
+                            words.besideKnown(distance, "longer than known", "shorter than known"),
                             elevation,
                             out ? "Over its limit: stop and look." : capital(verdict.words()) + ".")));
         }

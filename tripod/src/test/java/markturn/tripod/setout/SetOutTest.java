@@ -85,6 +85,14 @@ class SetOutTest {
                 .isEqualTo(
                         "From where it is, the pole goes 0.100 m away from you and 0.010 m to your right; fill 0.200 m.");
         assertThat(parts(day, asked).get("shot").get("name").asString()).isEqualTo("place out 2");
+        // What is less than a digit that is shown is no cut: nobody is sent back for it.
+        found.put("elevation", "9.9998");
+        assertThat(parts(day, found)
+                        .get("answer")
+                        .get("compared")
+                        .get("sentence")
+                        .asString())
+                .endsWith("; it is at its height.");
     }
 
     @Test

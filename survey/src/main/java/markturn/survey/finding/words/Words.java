@@ -44,6 +44,13 @@ public record Words(Units units) {
                 + units.length().sign();
     }
 
+    /** How far something lies from what is known (metres): {@code 12 mm longer}; {@code as known} where no digit that is shown says otherwise. */
+    public String besideKnown(double metres, String more, String less) {
+        return difference(metres).equals(difference(0))
+                ? "as known"
+                : difference(metres) + " " + (metres > 0 ? more : less);
+    }
+
     /** A line's length (metres) for orientation only: {@code 142 m}. */
     public String line(double metres) {
         if (!(Math.abs(metres) < BEYOND_REASON)) {
