@@ -1,6 +1,7 @@
 // Acts of a page: what a form or a button stands for is posted, and the page drawn as it is then; faults stand under their fields.
 import { draw, firstView, shown } from "./draw.js";
 import { forget, restore } from "./drafts.js";
+import { handIsUp } from "./press.js";
 import { onChange } from "../pocket/strip.js";
 
 /** How the page takes a view up: see listen. */
@@ -150,6 +151,7 @@ async function reached(sent) {
 /** Posts what somebody decided, and shows the page as it is then; faults stand in its form, where it came from one. */
 export async function change(path, values, form = null) {
   const answer = await reached(post(path, { key: crypto.randomUUID(), ...values }));
+  await handIsUp();
   if (!answer) return say("The server cannot be reached: nothing was booked. What is typed stays; try once more.");
   if (answer.status === 422) {
     const faults = await answer.json();

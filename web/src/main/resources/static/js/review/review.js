@@ -1,6 +1,7 @@
 // The review of a setup: switches of the marks that fix or orient it are answered in place. The core computes; this fills the cells and keeps the focus.
 import { begin, listen, main, url } from "../frame/act.js";
 import { draw, drawn } from "../frame/draw.js";
+import { handIsUp } from "../frame/press.js";
 
 let booked = { boxes: [], scale: false };
 let asked = 0;
@@ -29,7 +30,9 @@ function fillCells({ cells, out = [], drawing: shapes }) {
 
 async function answer(question, query) {
   const said = await fetch(`${url()}/${question}?` + new URLSearchParams(query));
-  return said.ok && !said.redirected ? said.json() : null;
+  const filling = said.ok && !said.redirected ? await said.json() : null;
+  await handIsUp();
+  return filling;
 }
 
 /** What is switched, also in the form that would book it: not there for whoever only reads. */
