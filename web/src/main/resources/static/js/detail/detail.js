@@ -1,8 +1,9 @@
 // Detail: what is chosen stays chosen; a change asks for what is drawn anew, and what is typed stays.
-import { begin, main, say, url } from "../frame/act.js";
+import { begin, main, reached, say, url, viewOf } from "../frame/act.js";
 import { draw, shown } from "../frame/draw.js";
 import { putLines, rows } from "../frame/lines.js";
 import { FIELDS, input, live, understand, wire } from "../frame/live.js";
+import { handIsUp } from "../frame/press.js";
 
 const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
 const OWN = ["height", "along", "across", "up-offset"];
@@ -23,19 +24,32 @@ function inHand() {
   return values([...CHOICES, ...OWN, "name", "angleOnly"]);
 }
 
-async function choose(changed) {
+/** What is typed goes on while the answer is on its way: it is taken up as it stands then, and so is the field it is typed in. */
+function showAround(view, ownHeight) {
   const typed = values([...FIELDS, ...OWN]);
+  const at = form().contains(document.activeElement) ? document.activeElement.name : "";
+  if (ownHeight === typed.height) delete typed.height;
+  show(view);
+  for (const [name, value] of Object.entries(typed)) if (value && form().elements[name]) form().elements[name].value = value;
+  if (FIELDS.some(name => typed[name])) understand();
+  form().elements[at]?.focus();
+}
+
+async function choose(changed) {
   const before = values(CHOICES);
   if (changed.code || changed.built) before.join = "";
   if (changed.join || changed.line) before.join = changed.join ?? "go-on";
-  if (changed.reflector || changed.code) delete typed.height;
-  const answer = await fetch(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, ...shown() }));
-  if (!answer.ok || answer.redirected) {
-    return say("The page cannot be changed: sign in again in another tab. Nothing typed is lost.");
+  // A code or a reflector brings its own height.
+  const ownHeight = changed.reflector || changed.code ? form().elements.height.value : null;
+  const answer = await reached(fetch(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, ...shown() })));
+  const view = answer && await viewOf(answer);
+  if (!view) {
+    return say(answer
+      ? "The page cannot be changed: sign in again in another tab. Nothing typed is lost."
+      : "The server cannot be reached: nothing was changed. What is typed stays; try once more.");
   }
-  show(await answer.json());
-  for (const [name, value] of Object.entries(typed)) if (value && form().elements[name]) form().elements[name].value = value;
-  if (FIELDS.some(name => typed[name])) understand();
+  await handIsUp();
+  return showAround(view, ownHeight);
 }
 
 function press(selector) {

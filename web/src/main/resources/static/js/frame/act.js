@@ -139,7 +139,7 @@ async function catchUp(revision) {
 }
 
 /** An answer, or nothing where the connection is gone. */
-async function reached(sent) {
+export async function reached(sent) {
   try {
     return await sent;
   } catch (unreachable) {
