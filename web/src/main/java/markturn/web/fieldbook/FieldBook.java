@@ -86,7 +86,7 @@ public class FieldBook {
             Instant at = now();
             StoredJob stored = jobs.save(new StoredJob(id, job.name(), at, members));
             store(empty(id), new Entry(stored.nextSequence(), "open", at, by, payload));
-            told.publishEvent(new Opened(id, job.name(), at, by));
+            told.publishEvent(new Opened(id, job, at, by));
         });
         told.publishEvent(new Booked(id, 1));
         return id;

@@ -49,16 +49,16 @@ class JobSummary {
 
     protected JobSummary() {}
 
-    /** Of a job that was opened this moment: nothing of it is counted yet, but the list has it. */
+    /** Of a job that was opened this moment: nothing of it is counted yet, but the list has it, and finds it. */
     JobSummary(Opened opened) {
         this.jobId = opened.jobId();
-        this.title = opened.title();
+        this.title = opened.job().name();
         this.openedAt = opened.at();
-        this.place = "";
+        this.place = opened.job().place();
         this.lastWorkedAt = opened.at();
         this.lastWorkedBy = opened.by();
         this.bookedBy = " " + opened.by() + " ";
-        this.searched = opened.title().toLowerCase(Locale.ROOT);
+        this.searched = searched(opened.job());
         this.picture = new Stamp("", "", "").text();
     }
 
@@ -81,11 +81,15 @@ class JobSummary {
         this.lastWorkedAt = last.onDevice().orElse(last.at());
         this.lastWorkedBy = last.by();
         this.bookedBy = names(book);
-        this.searched = Stream.concat(
+        this.searched = searched(job);
+        this.picture = Stamp.of(book.result()).text();
+    }
+
+    private static String searched(Job job) {
+        return Stream.concat(
                         Stream.of(job.name(), job.place()), job.marks().stream().map(Mark::name))
                 .collect(Collectors.joining("\n"))
                 .toLowerCase(Locale.ROOT);
-        this.picture = Stamp.of(book.result()).text();
     }
 
     private static Glance glance(SurveyResult of) {
