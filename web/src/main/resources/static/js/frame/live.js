@@ -213,6 +213,7 @@ function wireField(box) {
 
 /** Takes up a line in hand that has just been drawn: with what was typed for it before a reload. */
 export function live() {
+  const at = focused?.name;
   focused = null;
   if (form()) {
     form().addEventListener("input", understand);
@@ -222,7 +223,8 @@ export function live() {
       for (const name of FIELDS) form().elements[name].value = kept[name];
       understand();
     }
-    input("circle").focus({ preventScroll: true });
+    // The same line, drawn anew under a hand that types, is typed on where it was.
+    input((!isBlank() && at) || "circle").focus({ preventScroll: true });
     form().querySelector(".live-fields").scrollIntoView({ block: "nearest" });
   }
   if (localStorage.getItem(waitingName())) {

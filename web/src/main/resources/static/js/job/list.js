@@ -1,5 +1,6 @@
 // The list of jobs: found as one types, and marked where lines of a job wait on this very device.
 import { own } from "../pocket/store.js";
+import { handIsUp } from "../frame/press.js";
 
 const PAUSE = 180;
 const form = document.getElementById("find");
@@ -22,7 +23,10 @@ async function find() {
   const answer = await fetch(address, { headers: { "X-Part": "table" } });
   // A slow answer to what was typed before does not take the place of a later one; a sign-in page is none.
   if (mine !== asked || !answer.ok || answer.redirected) return;
-  document.getElementById("jobs").outerHTML = await answer.text();
+  const table = await answer.text();
+  await handIsUp();
+  if (mine !== asked) return;
+  document.getElementById("jobs").outerHTML = table;
   history.replaceState(null, "", address);
   markWaiting();
 }

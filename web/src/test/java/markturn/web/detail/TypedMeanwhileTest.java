@@ -53,4 +53,24 @@ class TypedMeanwhileTest {
         assertThat(page.locator("#circle")).hasValue("61-00-00");
         assertThat(page.locator("#sentence")).hasText("Sight 2004. Pole at 2.000.");
     }
+
+    @Test
+    void anActOnAnotherLineLeavesTheHandWhereItTypes(House house) {
+        Page page = opened(house);
+        List<Route> held = new ArrayList<>();
+        page.route(Pattern.compile(".*/detail/S2/strike.*"), held::add);
+        var wall = page.locator("tr[data-line]", new Page.LocatorOptions().setHasText("2003"))
+                .last();
+        wall.locator("summary").click();
+        wall.locator(".line-panel button").first().click();
+        page.waitForCondition(() -> !held.isEmpty());
+        page.locator("#circle").fill("61-00-00");
+        page.locator("#zenith").pressSequentially("90-1");
+        page.waitForResponse(
+                Pattern.compile(".*/detail/S2/strike.*"), () -> held.get(0).resume());
+        page.waitForTimeout(300);
+        page.keyboard().type("0-00");
+        assertThat(page.locator("#circle")).hasValue("61-00-00");
+        assertThat(page.locator("#zenith")).hasValue("90-10-00");
+    }
 }
