@@ -49,7 +49,9 @@ async function choose(changed) {
       : "The server cannot be reached: nothing was changed. What is typed stays; try once more.");
   }
   await handIsUp();
-  return showAround(view, ownHeight);
+  // A line that was booked meanwhile stands in ink already: it is asked for anew, as things are now.
+  if (Number(view.revision) < Number(shown().since)) return choose(changed);
+  return form() ? showAround(view, ownHeight) : show(view);
 }
 
 function press(selector) {
