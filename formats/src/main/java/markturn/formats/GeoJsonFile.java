@@ -106,10 +106,10 @@ public final class GeoJsonFile {
 
     private static void jobPlace(ArrayNode coordinates, Position at, Units units) {
         double metres = units.length().metres();
-        coordinates.add(rounded(at.easting() / metres, PLACES));
-        coordinates.add(rounded(at.northing() / metres, PLACES));
+        coordinates.add(Halves.rounded(at.easting() / metres, PLACES));
+        coordinates.add(Halves.rounded(at.northing() / metres, PLACES));
         if (at.elevation().isPresent()) {
-            coordinates.add(rounded(at.elevation().getAsDouble() / metres, PLACES));
+            coordinates.add(Halves.rounded(at.elevation().getAsDouble() / metres, PLACES));
         }
     }
 
@@ -134,8 +134,8 @@ public final class GeoJsonFile {
     }
 
     private static void globePlace(ArrayNode coordinates, GridPlace.Geographic place) {
-        coordinates.add(rounded(place.longitude(), DEGREE_PLACES));
-        coordinates.add(rounded(place.latitude(), DEGREE_PLACES));
+        coordinates.add(Halves.rounded(place.longitude(), DEGREE_PLACES));
+        coordinates.add(Halves.rounded(place.latitude(), DEGREE_PLACES));
     }
 
     private static final Pattern CODE = Pattern.compile("\\+title=EPSG:(\\d+)\\b.*");
@@ -182,21 +182,20 @@ public final class GeoJsonFile {
                 .put("from", mark.from().orElse("given"))
                 .put(
                         "stdDevNorthing",
-                        rounded(Math.sqrt(at.plan().nn()) / units.length().metres(), PLACES))
+                        Halves.rounded(
+                                Math.sqrt(at.plan().nn()) / units.length().metres(), PLACES))
                 .put(
                         "stdDevEasting",
-                        rounded(Math.sqrt(at.plan().ee()) / units.length().metres(), PLACES));
+                        Halves.rounded(
+                                Math.sqrt(at.plan().ee()) / units.length().metres(), PLACES));
         OptionalDouble variance = at.elevationVariance();
         if (variance.isPresent()) {
             properties.put(
                     "stdDevElevation",
-                    rounded(Math.sqrt(variance.getAsDouble()) / units.length().metres(), PLACES));
+                    Halves.rounded(
+                            Math.sqrt(variance.getAsDouble()) / units.length().metres(), PLACES));
         }
         return geometry.putArray("coordinates");
-    }
-
-    private static BigDecimal rounded(double value, int places) {
-        return Halves.rounded(value, places);
     }
 
     static byte[] bytes(ObjectNode file) {

@@ -1,7 +1,7 @@
 package markturn.formats;
 
 import java.io.ByteArrayOutputStream;
-import java.math.BigDecimal;
+import java.io.StringWriter;
 import markturn.fieldbook.wire.Tree;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.fieldbook.wire.Tree.Items;
@@ -10,14 +10,9 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Trees of values as JSON: the text in which jobs and entries are kept. */
 public final class JsonTrees {
-    private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
-
     /** What is stored was bounded when it came in. */
     private static final JsonMapper STORED = JsonMapper.builder().build();
 
@@ -25,7 +20,11 @@ public final class JsonTrees {
 
     /** A tree on one line. */
     public static String line(Tree tree) {
-        return node(tree).toString();
+        StringWriter line = new StringWriter();
+        try (JsonGenerator text = STORED.createGenerator(line)) {
+            write(tree, text);
+        }
+        return line.toString();
     }
 
     /** A tree over lines, as a file in UTF-8. */
@@ -130,32 +129,5 @@ public final class JsonTrees {
             return Tree.Amount.of(node.isIntegralNumber() ? (Number) node.longValue() : (Number) node.doubleValue());
         }
         return Tree.NOTHING;
-    }
-
-    private static JsonNode node(Tree tree) {
-        if (tree instanceof Fields fields) {
-            ObjectNode object = NODES.objectNode();
-            fields.all().forEach((key, value) -> object.set(key, node(value)));
-            return object;
-        } else if (tree instanceof Items items) {
-            ArrayNode array = NODES.arrayNode();
-            items.forEach(each -> array.add(node(each)));
-            return array;
-        } else if (tree instanceof Tree.Text text) {
-            return NODES.stringNode(text.value());
-        } else if (tree instanceof Tree.Flag flag) {
-            return NODES.booleanNode(flag.value());
-        } else if (tree instanceof Tree.Amount amount) {
-            return number(amount);
-        }
-        return NODES.nullNode();
-    }
-
-    private static JsonNode number(Tree.Amount amount) {
-        if (amount.digits().isPresent()) {
-            BigDecimal digits = amount.digits().get();
-            return NODES.numberNode(digits);
-        }
-        return amount.whole() ? NODES.numberNode((long) amount.value()) : NODES.numberNode(amount.value());
     }
 }

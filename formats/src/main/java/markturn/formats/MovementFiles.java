@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
@@ -141,6 +140,6 @@ public final class MovementFiles {
     }
 
     private static BigDecimal rounded(double value) {
-        return BigDecimal.valueOf(value).setScale(PLACES, RoundingMode.HALF_EVEN);
+        return Halves.rounded(value, PLACES);
     }
 }

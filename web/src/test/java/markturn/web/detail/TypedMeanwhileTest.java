@@ -2,6 +2,7 @@ package markturn.web.detail;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import java.util.ArrayList;
@@ -72,5 +73,33 @@ class TypedMeanwhileTest {
         page.keyboard().type("0-00");
         assertThat(page.locator("#circle")).hasValue("61-00-00");
         assertThat(page.locator("#zenith")).hasValue("90-10-00");
+    }
+
+    @Test
+    void anAnswerFromBeforeALineWasBookedDoesNotTakeItAway(House house) {
+        Page page = opened(house);
+        String before =
+                page.locator("[data-choose-reflector][aria-pressed=true]").textContent();
+        List<Runnable> late = new ArrayList<>();
+        page.route(VIEW, route -> {
+            if (!late.isEmpty()) {
+                route.resume();
+                return;
+            }
+            APIResponse asThen = route.fetch();
+            late.add(() -> route.fulfill(new Route.FulfillOptions().setResponse(asThen)));
+        });
+        page.locator("[data-choose-reflector][aria-pressed=false]").first().press("Enter");
+        page.waitForCondition(() -> !late.isEmpty());
+        page.locator("#circle").fill("61-00-00");
+        page.locator("#zenith").fill("90-10-00");
+        page.locator("#slope").fill("22.500");
+        page.locator("#slope").press("Enter");
+        assertThat(page.locator("#sentence")).hasText("Sight 2005. Pole at 2.000.");
+        late.get(0).run();
+        assertThat(page.locator("[data-choose-reflector][aria-pressed=true]"))
+                .not()
+                .hasText(before);
+        assertThat(page.locator("#sentence")).containsText("Sight 2005.");
     }
 }
