@@ -44,7 +44,8 @@ class NameController {
                     new JobNamed(name.strip(), place.strip(), people.shownName(who.getName()), reason.strip()));
         } catch (Refused refused) {
             Map<String, String> typed = Map.of("name", name, "place", place, "reason", reason);
-            return TypedAgain.on("redirect:/job/" + id, typed, refused.getMessage(), then);
+            // Its form stands far below, where the fault would not be seen.
+            return TypedAgain.on("redirect:/job/" + id + "#name", typed, refused.getMessage(), then);
         }
         return "redirect:/job/" + id;
     }

@@ -90,6 +90,7 @@ class TypedAgainTest {
         page.locator("#place").fill("at the weir");
         page.locator("#reason").fill("called so by all");
         press(page, "Take this name and place");
+        assertThat(page.locator(".fault")).isInViewport();
         assertThat(page.locator("#place")).hasValue("at the weir");
         assertThat(page.locator("#reason")).hasValue("called so by all");
     }
