@@ -1,7 +1,9 @@
 package markturn.web.job;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -47,12 +49,16 @@ class Summaries {
     private final JobSummaries stored;
     private final InstrumentMemory instruments;
     private final Register register;
-    private final Set<String> waiting = ConcurrentHashMap.newKeySet();
+    /** Jobs whose summary is behind, the last booked last. */
+    private final Set<String> waiting = Collections.synchronizedSet(new LinkedHashSet<>());
+
     private final Set<String> underWay = ConcurrentHashMap.newKeySet();
     /** How long the last summary of a job took. */
     private final Map<String, Duration> took = new ConcurrentHashMap<>();
 
-    private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(Summaries::quietly);
+    /** Summaries that nobody looks for yet: hundreds of jobs brought in at once stand in nobody's way. */
+    private final ScheduledExecutorService later = Executors.newScheduledThreadPool(2, Summaries::quietly);
+
     private final ExecutorService asked = Executors.newFixedThreadPool(2, Summaries::quietly);
 
     Summaries(FieldBook fieldBook, JobSummaries stored, InstrumentMemory instruments, Register register) {
@@ -87,20 +93,21 @@ class Summaries {
     }
 
     private void soon(String jobId, Duration when) {
-        if (waiting.add(jobId)) {
-            later.schedule(
-                    () -> {
-                        waiting.remove(jobId);
-                        asked.submit(() -> make(jobId));
-                    },
-                    when.toMillis(),
-                    TimeUnit.MILLISECONDS);
+        boolean waitsAlready = waiting.remove(jobId);
+        waiting.add(jobId);
+        if (!waitsAlready) {
+            later.schedule(() -> make(jobId), when.toMillis(), TimeUnit.MILLISECONDS);
         }
     }
 
     /** Makes what was just booked count now, as far as patience goes: whoever booked and looks at a list finds it there. */
     void catchUp(Duration patience) {
-        make(waiting.stream().limit(MOST_AT_ONCE).toList(), patience);
+        List<String> latest;
+        synchronized (waiting) {
+            latest = new ArrayList<>(waiting);
+        }
+        Collections.reverse(latest);
+        make(latest.subList(0, Math.min(MOST_AT_ONCE, latest.size())), patience);
     }
 
     /**
@@ -128,8 +135,10 @@ class Summaries {
 
     /** Without a summary the list shows the job by its name: what cannot be made now is no fault of the list. */
     private void make(String jobId) {
+        waiting.remove(jobId);
         if (!underWay.add(jobId)) {
-            // What is booked meanwhile comes with the next one.
+            // What was booked since comes with the next one.
+            soon(jobId, QUIET);
             return;
         }
         try {
