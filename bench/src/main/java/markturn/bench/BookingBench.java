@@ -3,15 +3,18 @@ package markturn.bench;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
 /**
  * How long a booked reading takes to answer: stored, the whole job computed anew, the page told; beside the same request that is only
  * stored, and beside a bare row through the same framework. In a large job, in setups of 25 to 2 000 lines, and beside 100 000 points that
- * came in with a file. The three alternate in one run.
+ * came in with a file; this last in turn with the same job without them. The three alternate in one run.
  */
 public final class BookingBench {
     private static final int SETUPS = 200;
@@ -24,6 +27,8 @@ public final class BookingBench {
 
     private final Visitor visitor;
     private final String bareRow;
+    /** Points are numbered through, so that each is new in its job. */
+    private int booked;
 
     private BookingBench(Visitor visitor, String bareRow) {
         this.visitor = visitor;
@@ -41,44 +46,63 @@ public final class BookingBench {
         BookingBench bench = new BookingBench(visitor, arguments[1] + "/row");
         System.out.printf(
                 Locale.ROOT, "a booked reading, median and 95 of 100, beside a bare row; of %d each%n", MEASURED);
-        String large = visitor.bringIn(ChainOfSetups.job(SETUPS, LINES[0] - SIGHTS));
-        bench.measure("200 setups of 25 lines", large, SETUPS, WARM_UP);
+        Job large = new Job(
+                "200 setups of 25 lines", visitor.bringIn(ChainOfSetups.job(SETUPS, LINES[0] - SIGHTS)), SETUPS);
+        bench.measure(WARM_UP, large);
         for (int lines : LINES) {
             String job = visitor.bringIn(ChainOfSetups.job(FEW_SETUPS, lines - SIGHTS));
-            bench.measure(FEW_SETUPS + " setups of " + lines + " lines", job, FEW_SETUPS, WARM_UP / 4);
+            bench.measure(WARM_UP / 4, new Job(FEW_SETUPS + " setups of " + lines + " lines", job, FEW_SETUPS));
         }
+        String twin = visitor.bringIn(ChainOfSetups.job(SETUPS, LINES[0] - SIGHTS));
         visitor.takeIn(
-                visitor.upload(large + "/intake", "points.csv", IntakeBench.table(IMPORTED), visitor.token("/job")),
+                visitor.upload(twin + "/intake", "points.csv", IntakeBench.table(IMPORTED), visitor.token("/job")),
                 visitor.token("/job"));
-        bench.measure("200 setups, 100 000 points", large, SETUPS, WARM_UP / 4);
+        // In turn, by a program that is as warm for the one as for the other.
+        bench.measure(WARM_UP / 4, large, new Job("the same, 100 000 points", twin, SETUPS));
     }
 
-    private void measure(String what, String job, int setups, int warmUp) throws Exception {
+    /** A job in which lines are booked, by turns at its setups. */
+    private record Job(String what, String address, int setups) {}
+
+    /** Of one line: milliseconds told, only stored and of a bare row, and bytes of the answer. */
+    private record Line(double told, double stored, double bare, double bytes) {}
+
+    private void measure(int warmUp, Job... jobs) throws Exception {
         String token = visitor.token("/job");
-        double[] told = new double[MEASURED];
-        double[] stored = new double[MEASURED];
-        double[] bare = new double[MEASURED];
-        double[] bytes = new double[MEASURED];
+        Map<Job, List<Line>> lines = new LinkedHashMap<>();
         Map<String, Map<String, String>> shown = new HashMap<>();
         for (int i = -warmUp; i < MEASURED; i++) {
-            // By turns, so that no setup grows beyond what is said.
-            String sheet = job + "/turning/S" + (1 + Math.floorMod(i, setups));
-            if (!shown.containsKey(sheet)) {
-                shown.put(sheet, Visitor.shown(visitor.text(sheet)));
-            }
-            double one = visitor.posted(sheet + "/reading", shot(token, 2 * i));
-            Map<String, String> shot = shot(token, 2 * i + 1);
-            shot.putAll(shown.get(sheet));
-            Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
-            shown.get(sheet).put("since", answer.revision());
-            double row = visitor.posted(bareRow, Map.of("text", "a line"));
-            if (i >= 0) {
-                stored[i] = one;
-                told[i] = answer.milliseconds();
-                bytes[i] = answer.bytes();
-                bare[i] = row;
+            for (Job job : jobs) {
+                Line line = booked(job, i, token, shown);
+                if (i >= 0) {
+                    lines.computeIfAbsent(job, j -> new ArrayList<>()).add(line);
+                }
             }
         }
+        lines.forEach((job, all) -> say(job.what(), all));
+    }
+
+    private Line booked(Job job, int number, String token, Map<String, Map<String, String>> shown) throws Exception {
+        // By turns, so that no setup grows beyond what is said.
+        String sheet = job.address() + "/turning/S" + (1 + Math.floorMod(number, job.setups()));
+        if (!shown.containsKey(sheet)) {
+            shown.put(sheet, Visitor.shown(visitor.text(sheet)));
+        }
+        booked++;
+        double stored = visitor.posted(sheet + "/reading", shot(token, 2 * booked));
+        Map<String, String> shot = shot(token, 2 * booked + 1);
+        shot.putAll(shown.get(sheet));
+        Visitor.Answer answer = visitor.told(sheet + "/reading", shot);
+        shown.get(sheet).put("since", answer.revision());
+        double row = visitor.posted(bareRow, Map.of("text", "a line"));
+        return new Line(answer.milliseconds(), stored, row, answer.bytes());
+    }
+
+    private static void say(String what, List<Line> lines) {
+        double[] told = lines.stream().mapToDouble(Line::told).toArray();
+        double[] stored = lines.stream().mapToDouble(Line::stored).toArray();
+        double[] bare = lines.stream().mapToDouble(Line::bare).toArray();
+        double[] bytes = lines.stream().mapToDouble(Line::bytes).toArray();
         System.out.printf(
                 Locale.ROOT,
                 "  %-27s told %5.1f and %5.1f ms in %.1f kB, only stored %5.1f and %5.1f, a bare row %4.1f and %4.1f; ratio %.1f to stored, %.1f to bare%n",

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
 import markturn.fieldbook.wire.Tree;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Units;
 import markturn.survey.plan.Ground;
 import markturn.survey.plan.Obstacle;
@@ -63,17 +64,33 @@ public final class GroundFiles {
         return all;
     }
 
-    private static void collect(Tree of, Tree properties, double metres, List<Obstacle> all) {
+    private static void collect(Tree of, Tree properties, double metres, List<Obstacle> all) throws NotGround {
         switch (of.text("type")) {
-            case "FeatureCollection" -> items(of.at("features")).forEach(f -> collect(f, Tree.NOTHING, metres, all));
+            case "FeatureCollection" -> collectEach(of.at("features"), Tree.NOTHING, metres, all);
             case "Feature" -> collect(of.at("geometry"), of.at("properties"), metres, all);
-            case "GeometryCollection" -> items(of.at("geometries")).forEach(g -> collect(g, properties, metres, all));
+            case "GeometryCollection" -> collectEach(of.at("geometries"), properties, metres, all);
             case "LineString" -> add(of.at("coordinates"), false, properties, metres, all);
-            case "Polygon" -> items(of.at("coordinates")).forEach(r -> add(r, true, properties, metres, all));
-            case "MultiLineString" -> items(of.at("coordinates")).forEach(l -> add(l, false, properties, metres, all));
-            case "MultiPolygon" ->
-                items(of.at("coordinates")).forEach(p -> items(p).forEach(r -> add(r, true, properties, metres, all)));
+            case "Polygon" -> addEach(of.at("coordinates"), true, properties, metres, all);
+            case "MultiLineString" -> addEach(of.at("coordinates"), false, properties, metres, all);
+            case "MultiPolygon" -> {
+                for (Tree polygon : items(of.at("coordinates"))) {
+                    addEach(polygon, true, properties, metres, all);
+                }
+            }
             default -> {}
+        }
+    }
+
+    private static void collectEach(Tree several, Tree properties, double metres, List<Obstacle> all) throws NotGround {
+        for (Tree each : items(several)) {
+            collect(each, properties, metres, all);
+        }
+    }
+
+    private static void addEach(Tree lines, boolean closed, Tree properties, double metres, List<Obstacle> all)
+            throws NotGround {
+        for (Tree line : items(lines)) {
+            add(line, closed, properties, metres, all);
         }
     }
 
@@ -85,13 +102,17 @@ public final class GroundFiles {
         return items;
     }
 
-    private static void add(Tree line, boolean closed, Tree properties, double metres, List<Obstacle> all) {
+    private static void add(Tree line, boolean closed, Tree properties, double metres, List<Obstacle> all)
+            throws NotGround {
         List<Place> corners = new ArrayList<>();
         for (Tree position : items(line)) {
             List<Tree> numbers = items(position);
-            if (numbers.size() > 1) {
-                corners.add(new Place(number(numbers.get(1)) * metres, number(numbers.get(0)) * metres));
+            if (numbers.size() < 2
+                    || !(numbers.get(0) instanceof Tree.Amount easting)
+                    || !(numbers.get(1) instanceof Tree.Amount northing)) {
+                throw new NotGround("A corner in this file is no place: expected two numbers, easting and northing");
             }
+            corners.add(place(northing.value() * metres, easting.value() * metres));
         }
         OptionalDouble top = properties.at("top") instanceof Tree.Amount amount
                 ? OptionalDouble.of(amount.value() * metres)
@@ -99,8 +120,15 @@ public final class GroundFiles {
         add(properties.text("name"), properties.text("kind"), closed, corners, top, all);
     }
 
-    private static double number(Tree of) {
-        return of instanceof Tree.Amount amount ? amount.value() : 0;
+    private static Place place(double northing, double easting) throws NotGround {
+        if (!isPlace(northing) || !isPlace(easting)) {
+            throw new NotGround("A corner in this file is no place: expected coordinates within 100 000 km");
+        }
+        return new Place(northing, easting);
+    }
+
+    private static boolean isPlace(double metres) {
+        return Math.abs(metres) <= Mark.Coordinates.FARTHEST;
     }
 
     /** The last corner of a ring is its first again: once is enough. */
@@ -143,11 +171,13 @@ public final class GroundFiles {
         }
     }
 
+    /** What blocks define stands nowhere by itself; where they are put is no line, and passed over. */
     private static List<Obstacle> dxf(String text, double metres) throws NotGround {
         String[] lines = text.split("\r?\n");
         List<Obstacle> all = new ArrayList<>();
         Drawn drawn = new Drawn();
         Drawn vertices = null;
+        boolean inBlock = false;
         try {
             for (int i = 0; i + 1 < lines.length; i += 2) {
                 int code = Integer.parseInt(lines[i].strip());
@@ -161,14 +191,17 @@ public final class GroundFiles {
                 } else if (drawn.type.equals("POLYLINE")) {
                     drawn.corners.clear();
                     vertices = drawn;
-                } else {
+                } else if (!inBlock) {
                     finish(drawn, metres, all);
                 }
                 if (value.equals("SEQEND") && vertices != null) {
                     vertices.type = "LWPOLYLINE";
-                    finish(vertices, metres, all);
+                    if (!inBlock) {
+                        finish(vertices, metres, all);
+                    }
                     vertices = null;
                 }
+                inBlock = value.equals("BLOCK") || inBlock && !value.equals("ENDBLK");
                 drawn = new Drawn();
                 drawn.type = value;
             }
@@ -178,10 +211,12 @@ public final class GroundFiles {
         return all;
     }
 
-    private static void finish(Drawn drawn, double metres, List<Obstacle> all) {
+    private static void finish(Drawn drawn, double metres, List<Obstacle> all) throws NotGround {
         if (drawn.type.equals("LINE") || drawn.type.equals("LWPOLYLINE")) {
             List<Place> corners = new ArrayList<>();
-            drawn.corners.forEach(c -> corners.add(new Place(c[1] * metres, c[0] * metres)));
+            for (double[] corner : drawn.corners) {
+                corners.add(place(corner[1] * metres, corner[0] * metres));
+            }
             add(drawn.layer, drawn.layer, drawn.closed, corners, OptionalDouble.empty(), all);
         }
     }

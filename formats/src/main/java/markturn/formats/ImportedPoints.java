@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import markturn.fieldbook.wire.Fault;
+import markturn.survey.job.Mark;
 import markturn.survey.job.PlainText;
 
 /**
@@ -17,9 +18,6 @@ import markturn.survey.job.PlainText;
  */
 public record ImportedPoints(List<ImportedPoint> points, List<Fault> faults, List<String> remarks) {
     static final int MOST_FAULTS = 50;
-    /** Points lie within this, metres. */
-    static final double FARTHEST = 1e8;
-
     private static final int LONGEST_NAME = 60;
 
     public ImportedPoints {
@@ -69,7 +67,7 @@ public record ImportedPoints(List<ImportedPoint> points, List<Fault> faults, Lis
         }
 
         private static boolean isPlace(double metres) {
-            return Double.isFinite(metres) && Math.abs(metres) <= FARTHEST;
+            return Double.isFinite(metres) && Math.abs(metres) <= Mark.Coordinates.FARTHEST;
         }
 
         ImportedPoints done() {

@@ -12,6 +12,7 @@ import markturn.fieldbook.wire.Fault;
 import markturn.survey.angle.AngleUnit;
 import markturn.survey.job.Circle;
 import markturn.survey.job.LengthUnit;
+import markturn.survey.job.Mark;
 import markturn.survey.job.Units;
 import org.w3c.dom.Element;
 
@@ -98,7 +99,7 @@ final class LandXmlValues {
         double[] numbers = new double[parts.length];
         for (int i = 0; i < parts.length; i++) {
             OptionalDouble value = number(parts[i]);
-            if (value.isEmpty() || Math.abs(value.getAsDouble()) * length.metres() > ImportedPoints.FARTHEST) {
+            if (value.isEmpty() || Math.abs(value.getAsDouble()) * length.metres() > Mark.Coordinates.FARTHEST) {
                 return Optional.empty();
             }
             numbers[i] = value.getAsDouble() * length.metres();
@@ -127,7 +128,7 @@ final class LandXmlValues {
     double plain(Map<String, String> of, String label) {
         String text = of.getOrDefault(label, "0");
         OptionalDouble value = number(text);
-        if (value.isEmpty() || Math.abs(value.getAsDouble()) > ImportedPoints.FARTHEST) {
+        if (value.isEmpty() || Math.abs(value.getAsDouble()) > Mark.Coordinates.FARTHEST) {
             faults.add(new Fault("property " + label, text, "expected a number"));
         }
         return value.orElse(0);
@@ -167,7 +168,7 @@ final class LandXmlValues {
             return OptionalDouble.empty();
         }
         OptionalDouble value = number(text);
-        if (value.isEmpty() || Math.abs(value.getAsDouble()) > ImportedPoints.FARTHEST) {
+        if (value.isEmpty() || Math.abs(value.getAsDouble()) > Mark.Coordinates.FARTHEST) {
             faults.add(new Fault(place + ", " + name, text, "expected a number"));
             return OptionalDouble.empty();
         }

@@ -137,6 +137,29 @@ class GroundFilesTest {
         assertThat(all.get(2).corners()).isEqualTo(List.of(new Place(1, 1), new Place(1, 2)));
     }
 
+    /** What a block defines is drawn where it is put, and that is no line: reference of the format, from memory. */
+    @Test
+    void whatBlocksDefineStandsNowhere() throws GroundFiles.NotGround {
+        String line = "\n0\nLINE\n8\n%s\n10\n0\n20\n0\n11\n5\n21\n5";
+        String polyline = "\n0\nPOLYLINE\n8\nsign\n66\n1\n0\nVERTEX\n10\n1\n20\n1\n0\nVERTEX\n10\n2\n20\n2\n0\nSEQEND";
+        List<Obstacle> all = read("0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n8\n0\n10\n0\n20\n0"
+                + line.formatted("sign") + polyline + "\n0\nENDBLK\n0\nENDSEC\n0\nSECTION\n2\nENTITIES"
+                + line.formatted("hedge") + "\n0\nENDSEC\n0\nEOF\n");
+        assertThat(all).extracting(Obstacle::name).isEqualTo(List.of("hedge"));
+    }
+
+    @Test
+    void whatIsNoPlaceIsNotTakenForOne() {
+        for (String corner : List.of("[\"a\",2]", "[1]", "{\"x\":1}", "[1e12,2]")) {
+            assertThatThrownBy(() -> read("{\"type\":\"LineString\",\"coordinates\":[[0,0]," + corner + "]}"))
+                    .isInstanceOf(GroundFiles.NotGround.class)
+                    .hasMessageContaining("no place: expected");
+        }
+        assertThatThrownBy(() -> read("0\nLINE\n10\nNaN\n20\n0\n11\n5\n21\n5\n0\nEOF\n"))
+                .isInstanceOf(GroundFiles.NotGround.class)
+                .hasMessageContaining("no place: expected");
+    }
+
     @Test
     void whatIsNoGroundSaysWhatWasExpected() {
         assertThatThrownBy(() -> read("{\"type\":\"Point\",\"coordinates\":[1,2]}"))

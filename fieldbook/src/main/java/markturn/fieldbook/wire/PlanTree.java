@@ -154,7 +154,15 @@ public final class PlanTree {
     }
 
     private static Place place(Element of) {
-        return new Place(of.length("northing").orElse(0), of.length("easting").orElse(0));
+        return new Place(coordinate(of, "northing"), coordinate(of, "easting"));
+    }
+
+    private static double coordinate(Element of, String key) {
+        OptionalDouble metres = of.length(key);
+        if (metres.isEmpty() || Math.abs(metres.getAsDouble()) > Mark.Coordinates.FARTHEST) {
+            of.fault(key, "expected a number within 100 000 km");
+        }
+        return metres.orElse(0);
     }
 
     private static void put(Fields fields, String key, OptionalDouble metres, JobWriter to) {

@@ -19,4 +19,9 @@ public record Epoch(
         Instant at,
         Optional<FreeFigure> plan,
         Optional<FreeFigure> elevations,
-        Optional<MeasuredNetwork.Test> test) {}
+        Optional<MeasuredNetwork.Test> test) {
+    /** The same under another name. */
+    public Epoch called(String other) {
+        return new Epoch(other, at, plan, elevations, test);
+    }
+}

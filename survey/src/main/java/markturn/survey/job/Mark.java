@@ -65,7 +65,10 @@ public record Mark(
     }
 
     /** Northing, easting and perhaps elevation, metres. */
-    public record Coordinates(double northing, double easting, OptionalDouble elevation) {}
+    public record Coordinates(double northing, double easting, OptionalDouble elevation) {
+        /** Places lie within this, metres: no grid of the globe reaches farther. Common practice, no source. */
+        public static final double FARTHEST = 1e8;
+    }
 
     /** Standard deviations of coordinates, metres, one sigma. */
     public record Deviations(double northing, double easting, double elevation) {}

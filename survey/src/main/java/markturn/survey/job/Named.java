@@ -2,7 +2,7 @@ package markturn.survey.job;
 
 import java.util.AbstractList;
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,13 +13,16 @@ import java.util.function.Predicate;
 
 /**
  * A list that does not change and whose elements are found by name without looking through it. Where a name is used twice, the first. One
- * that is longer by a few elements shares the index of the one before.
+ * that is longer by a few elements shares the one before, with its index.
  */
 public final class Named<T> extends AbstractList<T> implements RandomAccess {
     /** So many elements stand beside a shared index before a new one is made. */
     private static final int MOST_BESIDE = 512;
 
-    private final List<T> all;
+    /** Those that stand in the shared index, and the few behind them. */
+    private final List<T> shared;
+
+    private final List<T> behind;
     private final Map<String, T> byName;
     private final Map<String, T> beside;
     private final Counted<T> counted;
@@ -43,8 +46,9 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         }
     }
 
-    private Named(List<T> all, Map<String, T> byName, Map<String, T> beside, Counted<T> counted) {
-        this.all = all;
+    private Named(List<T> shared, List<T> behind, Map<String, T> byName, Map<String, T> beside, Counted<T> counted) {
+        this.shared = shared;
+        this.behind = behind;
         this.byName = byName;
         this.beside = beside;
         this.counted = counted;
@@ -76,29 +80,32 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         }
         Map<String, T> byName = new HashMap<>(all.size() * 2);
         all.forEach(each -> byName.putIfAbsent(name.apply(each), each));
-        return new Named<>(List.copyOf(all), byName, Map.of(), new Counted<>(all.size()));
+        return new Named<>(List.copyOf(all), List.of(), byName, Map.of(), new Counted<>(all.size()));
     }
 
     /** What stands in a map by these names, in its order; the map is not to be changed any more. */
     static <T> List<T> of(Map<String, T> byName) {
-        return new Named<>(List.copyOf(byName.values()), byName, Map.of(), new Counted<>(byName.size()));
+        return new Named<>(List.copyOf(byName.values()), List.of(), byName, Map.of(), new Counted<>(byName.size()));
     }
 
     /** The same list with a few elements more. */
     public static <T> List<T> plus(List<T> all, List<T> more, Function<T, String> name) {
-        List<T> longer = new ArrayList<>(all.size() + more.size());
-        longer.addAll(all instanceof Named<T> named ? named.all : all);
-        longer.addAll(more);
-        if (!(all instanceof Named<T> before) || before.beside.size() + more.size() > MOST_BESIDE) {
+        if (!(all instanceof Named<T> before) || before.behind.size() + more.size() > MOST_BESIDE) {
+            List<T> longer = new ArrayList<>(all.size() + more.size());
+            longer.addAll(all);
+            longer.addAll(more);
             return of(longer, name);
         }
+        List<T> behind = new ArrayList<>(before.behind.size() + more.size());
+        behind.addAll(before.behind);
+        behind.addAll(more);
         Map<String, T> beside = new HashMap<>(before.beside);
         for (T each : more) {
             if (!before.byName.containsKey(name.apply(each))) {
                 beside.putIfAbsent(name.apply(each), each);
             }
         }
-        return new Named<>(Collections.unmodifiableList(longer), before.byName, beside, before.counted);
+        return new Named<>(before.shared, behind, before.byName, beside, before.counted);
     }
 
     /** The element of that name in a list made by {@link #of}. */
@@ -130,11 +137,22 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
 
     @Override
     public T get(int index) {
-        return all.get(index);
+        int first = shared.size();
+        return index < first ? shared.get(index) : behind.get(index - first);
     }
 
     @Override
     public int size() {
-        return all.size();
+        return shared.size() + behind.size();
+    }
+
+    /** Copied as a whole: whoever changes one element of a hundred thousand begins with a copy. */
+    @Override
+    public Object[] toArray() {
+        Object[] all = Arrays.copyOf(shared.toArray(), size(), Object[].class);
+        for (int i = shared.size(); i < all.length; i++) {
+            all[i] = behind.get(i - shared.size());
+        }
+        return all;
     }
 }

@@ -10,13 +10,13 @@ import java.util.Map;
  */
 final class ByMark<T> {
     private final GivenMarks given;
-    private final Object[] listed;
+    private final Sparse<T> listed;
     private final BitSet places = new BitSet();
     private final Map<String, T> others = new HashMap<>();
 
     ByMark(GivenMarks given) {
         this.given = given;
-        this.listed = new Object[given.size()];
+        this.listed = new Sparse<>(given.size());
     }
 
     /** Null where there is nothing. */
@@ -26,9 +26,8 @@ final class ByMark<T> {
     }
 
     /** The same of the mark at a place of the list. */
-    @SuppressWarnings("unchecked")
     T at(int place) {
-        return (T) listed[place];
+        return listed.at(place);
     }
 
     /** What was there before; null where there was nothing. */
@@ -38,14 +37,14 @@ final class ByMark<T> {
             return others.put(mark, value);
         }
         T before = at(place);
-        listed[place] = value;
+        listed.put(place, value);
         places.set(place);
         return before;
     }
 
     /** The same of the mark at a place of the list, which had nothing. */
     void putAt(int place, T value) {
-        listed[place] = value;
+        listed.put(place, value);
         places.set(place);
     }
 
@@ -56,7 +55,7 @@ final class ByMark<T> {
             return others.remove(mark);
         }
         T before = at(place);
-        listed[place] = null;
+        listed.put(place, null);
         places.clear(place);
         return before;
     }

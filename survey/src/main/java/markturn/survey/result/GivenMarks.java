@@ -131,12 +131,10 @@ public final class GivenMarks {
                 .toList();
     }
 
-    /** Each mark once, in the job's order; may be changed by whoever asked for it. */
-    List<MeasuredMark> listed() {
-        List<MeasuredMark> all = new ArrayList<>(shared.listed.size() + behind.listed.size() + 4);
-        all.addAll(shared.listed);
-        all.addAll(behind.listed);
-        return all;
+    /** Each mark once, in the job's order: the one at a place, as it was given. */
+    MeasuredMark listed(int place) {
+        int before = shared.listed.size();
+        return place < before ? shared.listed.get(place) : behind.listed.get(place - before);
     }
 
     /** Where the mark at a place of {@link #listed} is held; null as {@link #held}. */
@@ -162,8 +160,7 @@ public final class GivenMarks {
 
     /** The name of the mark at a place of {@link #listed}. */
     String nameAt(int place) {
-        int before = shared.listed.size();
-        return (place < before ? shared.listed.get(place) : behind.listed.get(place - before)).name();
+        return listed(place).name();
     }
 
     /** How many marks {@link #listed} has. */

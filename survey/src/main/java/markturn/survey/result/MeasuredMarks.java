@@ -22,7 +22,11 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     private final GivenMarks given;
     private final KnownPositions known;
     private final boolean adjusted;
-    private final List<MeasuredMark> all;
+    /** Those of the job's list of which more is known than was given. */
+    private final Sparse<MeasuredMark> more;
+    /** Those behind its list. */
+    private final List<MeasuredMark> also;
+
     private final List<MeasuredMark> measured;
     private final List<MeasuredMark> newControl = new ArrayList<>();
     private final List<MeasuredMark> fixed = new ArrayList<>();
@@ -33,7 +37,8 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         this.given = GivenMarks.NONE;
         this.known = new KnownPositions(given);
         this.adjusted = false;
-        this.all = List.of();
+        this.more = new Sparse<>(0);
+        this.also = List.of();
         this.measured = List.of();
     }
 
@@ -51,15 +56,16 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         this.given = given;
         this.known = known;
         this.adjusted = !adjustedBy.isEmpty();
-        this.all = given.listed();
+        this.more = new Sparse<>(given.size());
+        this.also = List.copyOf(also);
         int same = adjusted || before.adjusted ? 0 : given.sharedWith(before.given);
         BitSet places = known.found();
         List<MeasuredMark> found = new ArrayList<>(places.cardinality() + also.size());
         for (int place = places.nextSetBit(0); place >= 0; place = places.nextSetBit(place + 1)) {
             MeasuredMark now = place < same && known.isAsIn(before.known, place)
-                    ? before.all.get(place)
-                    : measured(all.get(place).mark(), place, adjustedBy);
-            all.set(place, now);
+                    ? before.get(place)
+                    : measured(given.listed(place).mark(), place, adjustedBy);
+            more.put(place, now);
             found.add(now);
             String source = known.fromAt(place);
             if (source == null || adjusted && now.adjustedBy().isPresent()) {
@@ -71,11 +77,10 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         BitSet ofControl = given.newControl();
         ofControl.and(places);
         for (int place = ofControl.nextSetBit(0); place >= 0; place = ofControl.nextSetBit(place + 1)) {
-            newControl.add(all.get(place));
+            newControl.add(more.at(place));
         }
         also.forEach(mark -> {
             unlisted.put(mark.name(), mark);
-            all.add(mark);
             found.add(mark);
             newControl.add(mark);
             if (mark.position().isPresent()
@@ -97,7 +102,7 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     /** The mark of that true name. */
     public Optional<MeasuredMark> find(String mark) {
         int place = given.placeOr(mark, -1);
-        return place >= 0 ? Optional.of(all.get(place)) : Optional.ofNullable(unlisted.get(mark));
+        return place >= 0 ? Optional.of(get(place)) : Optional.ofNullable(unlisted.get(mark));
     }
 
     /** Those of which more is known than was given, in the job's order; the others only have their given coordinates, or none. */
@@ -128,12 +133,12 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
     /** Whether of a mark that {@link #givenAround} showed no more is known than was given. */
     public boolean isAsGiven(MeasuredMark mark) {
         int place = given.placeOr(mark.name(), -1);
-        return place >= 0 && all.get(place) == mark;
+        return place >= 0 && get(place) == mark;
     }
 
     /** Where in the list a mark stands that the job lists; behind all of them for another one. */
     public int placeOf(String mark) {
-        return given.placeOr(mark, all.size());
+        return given.placeOr(mark, size());
     }
 
     /** {@link GivenMarks#around}, with the marks as they were given. */
@@ -143,11 +148,15 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
 
     @Override
     public MeasuredMark get(int index) {
-        return all.get(index);
+        if (index >= given.size()) {
+            return also.get(index - given.size());
+        }
+        MeasuredMark known = more.at(index);
+        return known == null ? given.listed(index) : known;
     }
 
     @Override
     public int size() {
-        return all.size();
+        return given.size() + also.size();
     }
 }

@@ -103,7 +103,13 @@ class GivenMarksTest {
             given = given.then(marks, false);
         }
         GivenMarks anew = GivenMarks.of(marks, false);
-        assertThat(given.listed()).isEqualTo(anew.listed());
+        assertThat(given.size()).isEqualTo(anew.size()).isEqualTo(750);
+        for (int place = 0; place < 750; place++) {
+            assertThat(given.listed(place)).isEqualTo(anew.listed(place));
+        }
+        // The list itself is the same as well, also where it is copied as a whole.
+        assertThat(marks).isEqualTo(List.copyOf(marks)).hasSize(750);
+        assertThat(new ArrayList<>(marks).get(749).name()).isEqualTo("N699");
         assertThat(new KnownPositions(given))
                 .isEqualTo(new KnownPositions(anew))
                 .hasSize(50 + 525);
