@@ -31,6 +31,9 @@ final class MeasuredShot {
     }
 
     Outcome outcome(Map<String, String> typed) {
+        if (book.holds(typed.getOrDefault("key", ""))) {
+            return Outcome.done();
+        }
         Optional<Station> station = occasion.stations().of(book);
         if (station.isEmpty()) {
             return Outcome.message(Stations.MISSING);

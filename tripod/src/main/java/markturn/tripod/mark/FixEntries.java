@@ -14,6 +14,7 @@ import markturn.fieldbook.FixStruck;
 import markturn.fieldbook.MarkAdded;
 import markturn.survey.job.Mark;
 import markturn.survey.job.MeasuredHeight;
+import markturn.survey.job.Reflector;
 import markturn.survey.job.SatelliteFix;
 import markturn.tripod.typed.Form;
 import markturn.tripod.typed.Outcome;
@@ -33,7 +34,8 @@ public final class FixEntries {
         String mark = form.name("mark", "the mark the antenna stood over");
         double northing = MarkForm.required(form, "fix-northing", "a northing");
         double easting = MarkForm.required(form, "fix-easting", "an easting");
-        OptionalDouble elevation = form.length("fix-elevation", -MarkForm.FARTHEST, MarkForm.FARTHEST, "an elevation");
+        OptionalDouble elevation =
+                form.length("fix-elevation", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "an elevation");
         double plan = MarkForm.deviation(form, "fix-plan");
         double level = elevation.isPresent() ? MarkForm.deviation(form, "fix-level") : 0;
         Optional<MeasuredHeight> antenna = antennaHeight(form);
@@ -61,7 +63,11 @@ public final class FixEntries {
         if (height.isEmpty() || pole.isEmpty()) {
             return height;
         }
-        OptionalDouble below = book.job().reflector(pole).belowAntenna();
+        OptionalDouble below = book.job().reflectors().stream()
+                .filter(reflector -> reflector.name().equals(pole))
+                .map(Reflector::belowAntenna)
+                .findFirst()
+                .orElse(OptionalDouble.empty());
         if (below.isEmpty()) {
             form.fault("fix-height", pole + " is no combined pole: describe its antenna with the equipment");
             return height;

@@ -7,9 +7,6 @@ import markturn.tripod.typed.Form;
 
 /** Marks as they were filled in: what is at fault stays with its field. */
 public final class MarkForm {
-    /** No coordinate lies farther, metres. */
-    public static final double FARTHEST = 1e8;
-
     /** What a deviation may be, metres. */
     private static final double SMALLEST = 1e-4;
 
@@ -33,7 +30,8 @@ public final class MarkForm {
     public static Mark read(Form form, int row) {
         double northing = required(form, "northing-" + row, "a northing");
         double easting = required(form, "easting-" + row, "an easting");
-        OptionalDouble elevation = form.length("elevation-" + row, -FARTHEST, FARTHEST, "an elevation");
+        OptionalDouble elevation =
+                form.length("elevation-" + row, -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "an elevation");
         Mark mark = Mark.control(
                 form.name("name-" + row, "the name of the mark"),
                 northing,
@@ -44,7 +42,7 @@ public final class MarkForm {
     }
 
     public static double required(Form form, String field, String what) {
-        OptionalDouble value = form.length(field, -FARTHEST, FARTHEST, what);
+        OptionalDouble value = form.length(field, -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, what);
         if (value.isEmpty()) {
             form.fault(field, "Empty: expected " + what);
         }
@@ -61,7 +59,8 @@ public final class MarkForm {
     public static Mark corrected(Form form, Mark before) {
         double northing = required(form, "given-northing", "a northing");
         double easting = required(form, "given-easting", "an easting");
-        OptionalDouble elevation = form.length("given-elevation", -FARTHEST, FARTHEST, "an elevation");
+        OptionalDouble elevation =
+                form.length("given-elevation", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "an elevation");
         return before.withGiven(
                 new Mark.Coordinates(northing, easting, elevation),
                 form.isEmpty("source") ? before.source() : form.text("source"));

@@ -18,7 +18,6 @@ import markturn.tripod.typed.Form;
 
 /** What is to be set out, as the page asks for it: a mark, a typed place, or a station and offset of a line; and what comes after it. */
 public final class Wanted {
-    static final double FARTHEST = 1e8;
     private static final double SAME_PLACE = 1e-6;
 
     private final BookedJob book;
@@ -58,8 +57,10 @@ public final class Wanted {
         if (!form.isEmpty("northing") || !form.isEmpty("easting")) {
             return typed();
         }
-        OptionalDouble station = form.length("station", -FARTHEST, FARTHEST, "a distance along the line");
-        double offset = form.length("offset", -FARTHEST, FARTHEST, "an offset to the right")
+        OptionalDouble station = form.length(
+                "station", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "a distance along the line");
+        double offset = form.length(
+                        "offset", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "an offset to the right")
                 .orElse(0);
         return station.isEmpty()
                 ? Optional.empty()
@@ -67,9 +68,12 @@ public final class Wanted {
     }
 
     private Optional<Position> typed() {
-        OptionalDouble north = form.length("northing", -FARTHEST, FARTHEST, "a northing");
-        OptionalDouble east = form.length("easting", -FARTHEST, FARTHEST, "an easting");
-        OptionalDouble up = form.length("elevation", -FARTHEST, FARTHEST, "an elevation");
+        OptionalDouble north =
+                form.length("northing", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "a northing");
+        OptionalDouble east =
+                form.length("easting", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "an easting");
+        OptionalDouble up =
+                form.length("elevation", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "an elevation");
         if (north.isEmpty() || east.isEmpty()) {
             form.fault(north.isEmpty() ? "northing" : "easting", "Empty: northing and easting go together");
             return Optional.empty();
@@ -136,8 +140,9 @@ public final class Wanted {
                 return asked;
             });
         }
-        OptionalDouble every = form.length("every", 0, FARTHEST, "a distance above 0");
-        OptionalDouble here = form.length("station", -FARTHEST, FARTHEST, "a distance along the line");
+        OptionalDouble every = form.length("every", 0, Mark.Coordinates.FARTHEST, "a distance above 0");
+        OptionalDouble here = form.length(
+                "station", -Mark.Coordinates.FARTHEST, Mark.Coordinates.FARTHEST, "a distance along the line");
         Optional<WantedLine> line = line();
         if (every.isEmpty() || every.getAsDouble() == 0 || here.isEmpty() || line.isEmpty()) {
             return Optional.empty();

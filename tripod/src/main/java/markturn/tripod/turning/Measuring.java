@@ -37,6 +37,9 @@ final class Measuring {
 
     /** @param typed with {@code all} everything that is left, until the circle has moved; else one pointing, of what stands in hand */
     Outcome outcome(Map<String, String> typed) {
+        if (book.holds(typed.getOrDefault("key", ""))) {
+            return Outcome.done();
+        }
         Optional<Station> station = occasion.stations().of(book);
         if (station.isEmpty()) {
             return Outcome.message(Stations.MISSING);

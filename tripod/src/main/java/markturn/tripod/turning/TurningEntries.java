@@ -55,7 +55,7 @@ public final class TurningEntries {
             case "break" ->
                 Optional.of(Outcome.of(
                         new WorkInterrupted(setup.name(), form.isEmpty("reason") ? "pause" : form.text("reason"))));
-            case "close-half" -> closeHalf();
+            case "close-half" -> book.holds(form.text("key")) ? Optional.of(Outcome.done()) : closeHalf();
             case "pen" -> occasion.device().map(device -> Outcome.of(new PenTaken(setup.name(), device)));
             case "drift" -> Optional.of(drift(form));
             default -> Optional.empty();

@@ -17,6 +17,11 @@ public sealed interface Outcome {
         return new Entries(List.of(payloads));
     }
 
+    /** What was stored already, and is asked for again as its answer was lost: there is nothing to do. */
+    static Outcome done() {
+        return new Entries(List.of());
+    }
+
     /** What concerns no field. */
     static Outcome message(String sentence) {
         return new Faults(Map.of("message", sentence));

@@ -177,6 +177,8 @@ class ControlMarksTest {
         day.on("mark", "", "fix", and(fix, "fix-plan", "0.010", "fix-height", "2.000", "fix-pole", "Prism"));
         assertThat(day.faults())
                 .containsEntry("fix-height", "Prism is no combined pole: describe its antenna with the equipment");
+        day.on("mark", "", "fix", and(fix, "fix-plan", "0.010", "fix-height", "2.000", "fix-pole", "no such pole"));
+        assertThat(day.faults().get("fix-height")).startsWith("no such pole is no combined pole");
         assertThat(day.book().job().fixes()).isEmpty();
         day.on("mark", "", "fix", and(fix, "fix-plan", "0.010", "use", "observation"));
         assertThat(day.faults()).isEmpty();

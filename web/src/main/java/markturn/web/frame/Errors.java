@@ -1,11 +1,16 @@
 package markturn.web.frame;
 
 import jakarta.persistence.PersistenceException;
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
+import java.util.Map;
 import java.util.Set;
 import markturn.fieldbook.KeyTaken;
 import markturn.fieldbook.NotAllowed;
 import markturn.fieldbook.Refused;
+import markturn.fieldbook.wire.Tree.Fields;
+import markturn.formats.JsonTrees;
 import markturn.formats.Version;
 import markturn.web.fieldbook.NoSuchJob;
 import markturn.web.fieldbook.TooLong;
@@ -13,15 +18,16 @@ import org.apache.commons.logging.Log;
 import org.apache.commons.logging.LogFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.transaction.TransactionException;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.servlet.ModelAndView;
 
-/** What went wrong, in a sentence, on a page of the house. */
+/** What went wrong, in a sentence: on a page of the house, or for the page that a script posts from. */
 @ControllerAdvice
 class Errors {
     /** What is said wherever the database does not answer. */
@@ -39,9 +45,9 @@ class Errors {
 
     @ExceptionHandler({NoSuchJob.class, NotHere.class})
     @ResponseStatus(HttpStatus.NOT_FOUND)
-    String notHere(Model model) {
+    ModelAndView notHere(HttpServletRequest request) {
         return sentence(
-                model,
+                request,
                 "Not here",
                 "There is nothing here for you. The address may be mistyped, or the job belongs to others.");
     }
@@ -57,9 +63,9 @@ class Errors {
         SQLException.class
     })
     @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
-    String databaseGone(Exception fault, Model model) {
+    ModelAndView databaseGone(Exception fault, HttpServletRequest request) {
         LOG.error("The database did not answer: nothing of this request is stored", fault);
-        return sentence(model, "Not stored", isForWantOfRoom(fault) ? DISK_FULL : DATABASE_GONE);
+        return sentence(request, "Not stored", isForWantOfRoom(fault) ? DISK_FULL : DATABASE_GONE);
     }
 
     private static boolean isForWantOfRoom(Throwable fault) {
@@ -73,55 +79,64 @@ class Errors {
 
     @ExceptionHandler(KeyTaken.class)
     @ResponseStatus(HttpStatus.CONFLICT)
-    String keyTaken(KeyTaken taken, Model model) {
-        return sentence(model, "Not stored", taken.getMessage());
+    ModelAndView keyTaken(KeyTaken taken, HttpServletRequest request) {
+        return sentence(request, "Not stored", taken.getMessage());
     }
 
     @ExceptionHandler(NotAllowed.class)
     @ResponseStatus(HttpStatus.FORBIDDEN)
-    String notAllowed(NotAllowed notAllowed, Model model) {
-        return sentence(model, "Not yours to book", notAllowed.getMessage());
+    ModelAndView notAllowed(NotAllowed notAllowed, HttpServletRequest request) {
+        return sentence(request, "Not yours to book", notAllowed.getMessage());
     }
 
     @ExceptionHandler(Refused.class)
     @ResponseStatus(HttpStatus.UNPROCESSABLE_CONTENT)
-    String refused(Refused refused, Model model) {
-        return sentence(model, "Not stored", refused.getMessage() + ". Nothing was stored.");
+    ModelAndView refused(Refused refused, HttpServletRequest request) {
+        return sentence(request, "Not stored", refused.getMessage() + ". Nothing was stored.");
     }
 
     @ExceptionHandler(TooLong.class)
     @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
-    String tooLong(TooLong tooLong, Model model) {
-        return sentence(model, "Not yet", tooLong.getMessage());
+    ModelAndView tooLong(TooLong tooLong, HttpServletRequest request) {
+        return sentence(request, "Not yet", tooLong.getMessage());
     }
 
     @ExceptionHandler(HeavyWork.Busy.class)
     @ResponseStatus(HttpStatus.TOO_MANY_REQUESTS)
-    String busy(HeavyWork.Busy busy, Model model) {
-        return sentence(model, "Not yet", busy.getMessage());
+    ModelAndView busy(HeavyWork.Busy busy, HttpServletRequest request) {
+        return sentence(request, "Not yet", busy.getMessage());
     }
 
     @ExceptionHandler(MultipartException.class)
     @ResponseStatus(HttpStatus.BAD_REQUEST)
-    String noFile(Model model) {
+    ModelAndView noFile(HttpServletRequest request) {
         return sentence(
-                model, "Not imported", "No file came with this: choose one, then send it again. Nothing was imported.");
+                request,
+                "Not imported",
+                "No file came with this: choose one, then send it again. Nothing was imported.");
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
-    String tooLarge(Model model) {
+    ModelAndView tooLarge(HttpServletRequest request) {
         return sentence(
-                model,
+                request,
                 "Not imported",
                 "The file is larger than 64 MB, the largest that is read. Nothing was imported.");
     }
 
-    private static String sentence(Model model, String heading, String sentence) {
-        model.addAttribute("theme", "day");
-        model.addAttribute("version", Version.current());
-        model.addAttribute("heading", heading);
-        model.addAttribute("sentence", sentence);
-        return "frame/sentence";
+    /** A script says the sentence on its own page: problem details, RFC 9457. */
+    private static ModelAndView sentence(HttpServletRequest request, String heading, String sentence) {
+        if (request.getHeader("X-Requested-With") != null) {
+            return new ModelAndView((model, asked, answer) -> {
+                answer.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+                answer.setCharacterEncoding(StandardCharsets.UTF_8);
+                answer.getWriter()
+                        .write(JsonTrees.line(new Fields().put("title", heading).put("detail", sentence)));
+            });
+        }
+        return new ModelAndView(
+                "frame/sentence",
+                Map.of("theme", "day", "version", Version.current(), "heading", heading, "sentence", sentence));
     }
 }

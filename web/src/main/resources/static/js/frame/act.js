@@ -2,6 +2,7 @@
 import { draw, firstView, shown } from "./draw.js";
 import { forget, restore } from "./drafts.js";
 import { handIsUp } from "./press.js";
+import { isReasoned, postTo } from "./token.js";
 import { onChange } from "../pocket/strip.js";
 
 /** How the page takes a view up: see listen. */
@@ -9,13 +10,6 @@ let page = { show: view => { draw(view, () => {}); }, extra: () => ({}) };
 
 export const main = () => document.getElementById("content");
 export const url = () => main().dataset.url;
-
-function headers() {
-  return {
-    [document.querySelector("meta[name=csrf-header]").content]: document.querySelector("meta[name=csrf]").content,
-    "X-Requested-With": "fetch",
-  };
-}
 
 /** Says a sentence above the page: what is at fault, or what became of an act. */
 export function say(sentence, done = false) {
@@ -33,11 +27,21 @@ export async function viewOf(answer) {
   return isView ? answer.json() : null;
 }
 
+/** Whether what was typed is at fault, field by field. */
+export const isAtFault = answer => answer.status === 422 && !isReasoned(answer);
+
+/** Why something was refused, as the server says it; nothing where it only asks for the sign-in. */
+export async function reasonOf(answer) {
+  if (isReasoned(answer)) return (await answer.json()).detail;
+  if (answer.status === 403) return "This belongs to another account than the one that is signed in now: nothing was booked. What is typed stays.";
+  return answer.status >= 500 ? "The program failed at this: nothing was booked. What is typed stays; try once more." : undefined;
+}
+
 export function post(path, values) {
   const body = new URLSearchParams(values);
   Object.entries({ ...shown(), ...page.extra() }).forEach(([name, value]) => body.set(name, value));
   // Whoever goes on to another page at once has booked all the same.
-  return fetch(url() + path, { method: "POST", headers: headers(), body, keepalive: true });
+  return postTo(url() + path, body, { keepalive: true });
 }
 
 /** Shows what an act has become. */
@@ -68,11 +72,10 @@ function put(field, value) {
 /** The names that a field offers, asked for when somebody is about to choose one: every page would carry them otherwise. */
 async function offer(list) {
   if (list.dataset.asked) return;
+  const answer = await answerTo(list.dataset.offered);
+  if (!answer) return;
   list.dataset.asked = "yes";
-  const answer = await fetch(`${url()}/${list.dataset.offered}`);
-  if (!answer.ok || answer.redirected) return;
-  const { names = [] } = await answer.json();
-  list.replaceChildren(...names.map(name => new Option("", name)));
+  list.replaceChildren(...(answer.names ?? []).map(name => new Option("", name)));
 }
 
 /** Puts each fault under its field; what belongs to no field of the form is said above the page. */
@@ -148,19 +151,43 @@ export async function reached(sent) {
   }
 }
 
+const UNANSWERED = "There is no answer: the connection is gone, or the sign-in has expired. Nothing typed is lost; try once more.";
+
+/** What the page's own address answers to a question; nothing where the connection is gone or the sign-in has expired. */
+export async function answerTo(question, query = {}) {
+  const answer = await reached(fetch(`${url()}/${question}?` + new URLSearchParams(query)));
+  return answer && viewOf(answer);
+}
+
+/** Says where there was no answer, and no more once there is one again. */
+export function told(answer) {
+  if (!answer) say(UNANSWERED);
+  else if (document.getElementById("message").textContent === UNANSWERED) say("");
+  return answer;
+}
+
+/** Acts that had no answer, with their keys: done once more before anything else is answered, each is the same act. */
+const unanswered = new Map();
+
 /** Posts what somebody decided, and shows the page as it is then; faults stand in its form, where it came from one. */
 export async function change(path, values, form = null) {
-  const answer = await reached(post(path, { key: crypto.randomUUID(), ...values }));
+  const act = JSON.stringify([path, values]);
+  const key = values.key ?? unanswered.get(act) ?? crypto.randomUUID();
+  const answer = await reached(post(path, { ...values, key }));
   await handIsUp();
-  if (!answer) return say("The server cannot be reached: nothing was booked. What is typed stays; try once more.");
-  if (answer.status === 422) {
+  if (!answer) {
+    unanswered.set(act, key);
+    return say("There was no answer: whether it is booked is not known. What is typed stays; try once more, it is booked once.");
+  }
+  unanswered.clear();
+  if (isAtFault(answer)) {
     const faults = await answer.json();
     await catchUp(answer.headers.get("Revision"));
     return form ? putFaults(form, faults) : say(faults.message ?? Object.values(faults).join(" "));
   }
   const view = await viewOf(answer);
   if (answer.status === 401 && form?.matches("[data-draft]")) return location.assign("/sign-in?expired");
-  if (!view) return say("That could not be booked: sign in again in another tab, then try once more.");
+  if (!view) return say(await reasonOf(answer) ?? "That could not be booked: sign in again in another tab, as the same person, then try once more.");
   if (form) cleared(form);
   taken(view);
 }

@@ -1,10 +1,11 @@
 // The line in hand, wherever something is booked: its keys, its echo, and its way to the server.
 // A pointing keeps its key until the server has acknowledged it, so that a retry after a lost answer is stored once.
-import { change, listen, main, post, say, taken, url, viewOf } from "./act.js";
+import { change, isAtFault, listen, main, post, reasonOf, say, taken, url, viewOf } from "./act.js";
 import { atTheInstrument, readBack } from "./instrument.js";
 import { keepKeyboardAway, strike } from "./keys.js";
 import { handIsUp } from "./press.js";
 import { angle, slope } from "./shape.js";
+import { isReasoned } from "./token.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
 const RETRY_AFTER = 2000;
@@ -41,8 +42,10 @@ function showFaults(faults) {
   if (first) input(first).focus();
 }
 
+/** A line that waits goes out as it stands: it may be stored already, and only its answer be lost. Whoever sees it wrong strikes it out then. */
 function showWaiting(on) {
   document.getElementById("waiting").hidden = !on;
+  form()?.querySelectorAll("input").forEach(box => { box.readOnly = on; });
 }
 
 /** A line that is stored must not stand in the fields again: whoever booked it once more would store it twice. */
@@ -75,7 +78,7 @@ async function send() {
 }
 
 async function settle(waiting, answer) {
-  if (answer.status === 422) {
+  if (isAtFault(answer)) {
     localStorage.removeItem(waitingName());
     showWaiting(false);
     const faults = await answer.json();
@@ -90,13 +93,19 @@ async function settle(waiting, answer) {
     showWaiting(false);
     taken(view);
     readBack(view.parts.last?.spoken);
+  } else if (isReasoned(answer) && answer.status !== 503) {
+    // It will not be booked as it is, however long it waits.
+    localStorage.removeItem(waitingName());
+    showWaiting(false);
+    say(await reasonOf(answer));
   } else if (answer.status === 503) {
     showWaiting(true);
-    say("The database does not answer just now. The line waits here and goes out by itself.");
+    say(`${await reasonOf(answer) ?? "The server does not answer just now."} The line waits here and goes out by itself.`);
     setTimeout(send, RETRY_AFTER);
   } else {
     showWaiting(true);
-    say("The line waits: the sign-in has expired or the server refused it. Sign in again in another tab, then book once more. Nothing typed is lost.");
+    say(await reasonOf(answer)
+      ?? "The line waits: the sign-in has expired. Sign in again in another tab, as the same person, then book once more. Nothing typed is lost.");
   }
 }
 
@@ -161,8 +170,9 @@ function press(key) {
   const at = focused && document.contains(focused) ? focused : input("circle");
   at.focus();
   if (key === "next") return next(at);
+  if (at.readOnly) return null;
   strike(at, key);
-  understand();
+  return understand();
 }
 
 function next(at) {

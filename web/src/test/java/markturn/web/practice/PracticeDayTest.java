@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
@@ -53,6 +54,31 @@ class PracticeDayTest {
 
     private static Locator ink(Page page) {
         return page.locator("tr.ink");
+    }
+
+    /** The server stores it, the answer never arrives: whoever takes it once more has not taken two. */
+    @Test
+    void aReadingWhoseAnswerWasLostIsNotTakenTwice(House house) {
+        Page page = house.signedIn("wren");
+        setUp(page);
+        begin(page);
+        AtomicInteger lost = new AtomicInteger();
+        page.route("**/measure", route -> {
+            if (lost.incrementAndGet() == 1) {
+                route.fetch();
+                route.abort();
+            } else {
+                route.resume();
+            }
+        });
+        page.locator("#take").click();
+        assertThat(page.locator("#message")).containsText("whether it is booked is not known");
+        page.locator("#take").click();
+        assertThat(page.locator("#message")).isEmpty();
+        assertThat(ink(page)).hasCount(1);
+        assertThat(page.locator("#sentence")).containsText("POND 1");
+        page.reload();
+        assertThat(ink(page)).hasCount(1);
     }
 
     @Test

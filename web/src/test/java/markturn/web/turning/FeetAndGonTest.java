@@ -43,11 +43,16 @@ class FeetAndGonTest {
                 "distanceStdDev",
                 "2",
                 "distancePpm",
-                "2");
+                "2",
+                "centringStdDev",
+                "0",
+                "heightStdDev",
+                "0");
         page.getByText("Add the instrument").click();
-        assertThat(page.locator("main")).containsText("I1");
+        assertThat(page.locator("main td").first()).hasText("I1");
         page.locator("#reflectorName").fill("Prism");
         page.locator("#constant").fill("-30");
+        TypedDay.type(page, "reflectorCentring", "0", "reflectorHeight", "0");
         page.getByText("Add the reflector").click();
         page.getByText("Go on: control marks").click();
         TypedDay.type(

@@ -37,6 +37,10 @@ class KeyedInTest {
                 "2",
                 "distancePpm",
                 "2",
+                "centringStdDev",
+                "0",
+                "heightStdDev",
+                "0",
                 "wavelength",
                 wavelength);
         page.getByText("Add the instrument").click();

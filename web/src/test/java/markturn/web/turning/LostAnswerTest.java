@@ -42,6 +42,45 @@ class LostAnswerTest {
         assertThat(page.locator("tr.ink")).hasCount(1);
     }
 
+    /** It may be stored already: digits that are changed meanwhile would be gone when its answer comes. */
+    @Test
+    void aLineThatWaitsGoesOutAsItStands(House house) {
+        Page page = house.signedIn("wren");
+        TypedDay.occupy(page, TypedDay.openJob(page, "Waits as it stands"), "");
+        page.route(POSTING, Route::abort);
+        page.locator("#circle").fill("10 00 00");
+        page.locator("#book-act").click();
+        assertThat(page.locator("#waiting")).isVisible();
+        page.locator("#circle").press("1");
+        assertThat(page.locator("#circle")).hasValue("10 00 00");
+        page.reload();
+        assertThat(page.locator("#circle")).hasAttribute("readonly", "");
+        page.unroute(POSTING);
+        assertThat(page.locator("tr.ink")).containsText("10°00'00");
+        page.locator("#circle").fill("11 00 00");
+    }
+
+    /** What is refused for a reason waits for nothing: it is put right, and booked. */
+    @Test
+    void whatIsRefusedForAReasonDoesNotWait(House house) {
+        Page page = house.signedIn("wren");
+        TypedDay.occupy(page, TypedDay.openJob(page, "Refused"), "");
+        page.route(
+                POSTING,
+                route -> route.fulfill(new Route.FulfillOptions()
+                        .setStatus(409)
+                        .setContentType("application/problem+json")
+                        .setBody("{\"detail\": \"Another line is stored under this key.\"}")));
+        page.locator("#circle").fill("10 00 00");
+        page.locator("#book-act").click();
+        assertThat(page.locator("#message")).containsText("Another line is stored under this key.");
+        assertThat(page.locator("#waiting")).isHidden();
+        page.unroute(POSTING);
+        page.locator("#circle").fill("11 00 00");
+        page.locator("#book-act").click();
+        assertThat(page.locator("tr.ink")).containsText("11°00'00");
+    }
+
     @Test
     void aSecondTapFindsTheFieldsEmpty(House house) {
         Page page = house.signedIn("wren");
