@@ -106,6 +106,8 @@ export function draw(view, lines = () => {}) {
   revision = String(view.revision);
   const fresh = Object.entries(view.parts).filter(([name, data]) => drawNamed(name, data, view.gently));
   lines(view.lines, Boolean(view.whole));
+  // Before all stands where it stays there is nothing to press.
+  document.getElementById("content").dataset.drawn = "";
   return fresh.map(([name]) => name);
 }
 

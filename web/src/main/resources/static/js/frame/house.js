@@ -3,6 +3,7 @@
 import { carriedBy, letGo, signedIn } from "../pocket/store.js";
 import { keep, reopen, restore } from "./drafts.js";
 import { watchTables } from "./tables.js";
+import { shareSignIn } from "./token.js";
 
 const shortcuts = document.getElementById("shortcuts");
 const opener = document.getElementById("show-shortcuts");
@@ -22,12 +23,24 @@ document.addEventListener("keydown", event => {
   if (event.key === "n") (document.querySelector("main .act") ?? document.querySelector(".way .next a"))?.focus();
 });
 
+shareSignIn();
+
 if (location.pathname === "/sign-in" || document.querySelector("[data-failed]")) reopen();
 
 const draftOf = event => event.target.closest?.("form[data-draft]");
 document.addEventListener("input", event => { if (draftOf(event)) keep(draftOf(event), false); });
 document.addEventListener("submit", event => { if (draftOf(event)) keep(draftOf(event), event.target.hasAttribute("action")); });
 document.querySelectorAll("form[data-draft]").forEach(restore);
+
+/** A second tap on a button, before the page that answers the first one is here, is the same act. */
+const SAME_ACT = 2000;
+document.addEventListener("submit", event => {
+  const form = event.target;
+  if (form.method !== "post" || event.defaultPrevented) return;
+  if (form.dataset.sent) return event.preventDefault();
+  form.dataset.sent = "yes";
+  setTimeout(() => { delete form.dataset.sent; }, SAME_ACT);
+});
 
 /** What was said of digits says nothing of newer ones; what is ticked was said of what stands beside it. */
 document.addEventListener("input", ({ target }) => {

@@ -1,13 +1,19 @@
 // While a finger or the mouse presses nothing may move beneath it, or the click goes to what came there: what is to be said waits.
 let pressing = false;
+let presses = 0;
 let waiting = [];
 
-function pressed() { pressing = true; }
+function pressed() {
+  presses++;
+  pressing = true;
+}
 
 function released() {
-  pressing = false;
-  // The click comes right behind; whoever waited comes after it.
+  const press = presses;
+  // The click comes right behind; whoever waited comes after it, in turn.
   setTimeout(() => {
+    if (press !== presses) return;
+    pressing = false;
     waiting.forEach(goOn => goOn());
     waiting = [];
   });

@@ -3,6 +3,13 @@
 const EVERY = 700;
 const bar = document.getElementById("share");
 
+/** A page that came of a form asks for what it waits for: nothing is sent again. */
+function look() {
+  const { page } = bar.dataset;
+  if (page && page !== location.pathname) location.replace(page);
+  else location.reload();
+}
+
 function finish() {
   if (bar.dataset.then === "download") {
     bar.value = 1;
@@ -10,12 +17,23 @@ function finish() {
     document.getElementById("before").hidden = true;
     document.getElementById("made").hidden = false;
   }
-  location.reload();
+  look();
+}
+
+/** How far it is; asked again later where the connection is gone. */
+async function howFar() {
+  try {
+    return await fetch(bar.dataset.url + location.search);
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError)) throw unreachable;
+    return null;
+  }
 }
 
 async function ask() {
-  const answer = await fetch(bar.dataset.url + location.search);
-  if (!answer.ok || answer.redirected) return location.reload();
+  const answer = await howFar();
+  if (!answer) return setTimeout(ask, EVERY);
+  if (!answer.ok || answer.redirected) return look();
   const { share, done, before } = await answer.json();
   bar.value = share;
   const queue = document.getElementById("before");

@@ -1,5 +1,5 @@
 // Pan, zoom and tap on the plan. Symbols and lettering keep their size; the scale bar says what it is now.
-import { begin, listen, url } from "../frame/act.js";
+import { answerTo, begin, listen, told } from "../frame/act.js";
 import { draw as drawView } from "../frame/draw.js";
 import { Layer } from "../plan/layer.js";
 
@@ -15,6 +15,8 @@ let layer = null;
 let waiting = false;
 /** The size the symbols were last given: the hand that only drags changes none of them. */
 let sized = 0;
+/** How often a point was asked for: of several taps the last one is answered. */
+let tapped = 0;
 const symbols = plan ? plan.querySelectorAll(".symbol") : [];
 
 /** How large a unit of the sheet is on a screen narrower than the sheet: lettering would shrink with it. */
@@ -88,6 +90,7 @@ function say(numbers, address) {
 }
 
 function choose(symbol) {
+  tapped++;
   plan.querySelectorAll(".chosen").forEach(s => s.classList.remove("chosen"));
   symbol.classList.add("chosen");
   say(symbol.dataset.numbers, symbol.getAttribute("href"));
@@ -96,16 +99,15 @@ function choose(symbol) {
 async function chooseOnCanvas(event) {
   const name = layer?.nearest(onSheet(event), plan.getScreenCTM().a);
   if (!name) return;
-  const answer = await fetch(url() + "/numbers?" + new URLSearchParams({ name }));
-  if (!answer.ok) return;
-  const known = await answer.json();
-  say(known.numbers, known.url);
+  const mine = ++tapped;
+  const known = told(await answerTo("numbers", { name }));
+  if (known && mine === tapped) say(known.numbers, known.url);
 }
 
 async function fetchLayer() {
-  const answer = await fetch(url() + "/layer");
-  if (!answer.ok) return;
-  layer = new Layer(canvas, { names: [], x: [], y: [], sign: [], lines: [], ...(await answer.json()) });
+  const points = told(await answerTo("layer"));
+  if (!points) return;
+  layer = new Layer(canvas, { names: [], x: [], y: [], sign: [], lines: [], ...points });
   canvas.dataset.ready = "1";
   draw();
 }

@@ -1,5 +1,5 @@
 // The sheet of setting up: shows both values of the height, and what tilt, centring and air do to the chosen sights; asks for what belongs to what is chosen.
-import { begin, listen, url } from "../frame/act.js";
+import { answerTo, begin, listen, told } from "../frame/act.js";
 import { markChosen } from "../frame/choices.js";
 import { draw } from "../frame/draw.js";
 import { handIsUp } from "../frame/press.js";
@@ -14,28 +14,24 @@ let asked = 0;
 
 const query = () => new URLSearchParams(new FormData(form));
 
-async function answer(path) {
-  const response = await fetch(url() + path + "?" + query());
-  return response.ok && !response.redirected ? response.json() : null;
-}
+const answer = question => answerTo(question, query());
 
 async function judge() {
   const mine = ++asked;
-  const [both, effects] = await Promise.all([echo ? answer("/height") : null, answer("/effects")]);
+  const [both, effects] = await Promise.all([echo ? answer("height") : null, answer("effects")]);
   await handIsUp();
   if (mine !== asked) return;
-  if (both) {
-    echo.textContent = both.fault ?? both.words ?? "";
-    echo.classList.toggle("fault", Boolean(both.fault));
-    document.getElementById("move-echo").textContent = both.move ?? "";
+  // Without an answer nothing is said: what was said before was of other digits.
+  if (echo) {
+    echo.textContent = both?.fault ?? both?.words ?? "";
+    echo.classList.toggle("fault", Boolean(both?.fault));
+    document.getElementById("move-echo").textContent = both?.move ?? "";
   }
-  if (effects?.words) {
-    document.getElementById("effects").replaceChildren(...effects.words.map(sentence => {
-      const item = document.createElement("li");
-      item.textContent = sentence;
-      return item;
-    }));
-  }
+  document.getElementById("effects")?.replaceChildren(...(effects?.words ?? []).map(sentence => {
+    const item = document.createElement("li");
+    item.textContent = sentence;
+    return item;
+  }));
 }
 
 function choose() {
@@ -83,7 +79,7 @@ function changed() {
 }
 
 async function readSensor() {
-  const air = await answer("/weather");
+  const air = told(await answer("weather"));
   for (const name of ["temperature", "pressure"]) if (air?.[name]) form.elements[name].value = air[name];
   changed();
 }

@@ -1,6 +1,6 @@
 // The page of a setup: what can be struck out, taken by the station, or called for out of the order.
-import { begin, change, say, url } from "../frame/act.js";
-import { draw } from "../frame/draw.js";
+import { answerTo, begin, change, say, told } from "../frame/act.js";
+import { draw, shown } from "../frame/draw.js";
 import { live, wire } from "../frame/live.js";
 import { asksForAll, drawLines } from "./lines.js";
 
@@ -25,19 +25,20 @@ function aside() {
 
 /** Shows what the simulated station displays, to be read and typed. */
 async function showDisplay() {
-  const answer = await fetch(url() + "/display?" + new URLSearchParams(aside()));
-  const shown = await answer.json();
-  if (!answer.ok || shown.message) return say(shown.message ?? "");
-  document.querySelectorAll("[data-shown]").forEach(place => { place.textContent = shown[place.dataset.shown] ?? ""; });
+  const { since } = shown();
+  const display = told(await answerTo("display", aside()));
+  // A line that was booked meanwhile has put away what is displayed of the one before.
+  if (!display || shown().since !== since) return;
+  if (display.message) return say(display.message);
+  document.querySelectorAll("[data-shown]").forEach(place => { place.textContent = display[place.dataset.shown] ?? ""; });
   document.getElementById("display").hidden = false;
   document.getElementById("circle").focus({ preventScroll: true });
 }
 
 /** The marks that may be meant, asked for when somebody is about to choose one: every line booked would carry them otherwise. */
 async function offerMarks() {
-  const answer = await fetch(url() + "/offered");
-  if (!answer.ok || answer.redirected) return;
-  document.getElementById("aside-marks").replaceChildren(...((await answer.json()).names ?? []).map(name => new Option("", name)));
+  const answer = await answerTo("offered");
+  if (answer) document.getElementById("aside-marks").replaceChildren(...(answer.names ?? []).map(name => new Option("", name)));
 }
 
 /** Draws a view, and puts away what belonged to the one before. */

@@ -1,0 +1,73 @@
+package markturn.web.frame;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import markturn.web.House;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/**
+ * What can be pressed stays where it stands: a press that begins on a button and ends where the button no longer is sends nothing, and
+ * nobody is told. Letters and scripts come late here, as on a field connection. Source: Layout Instability, W3C draft community group
+ * report, whose entries the browser itself writes.
+ */
+@ExtendWith(House.class)
+class SteadyTest {
+    private static final String WATCH = """
+            window.moved = [];
+            const named = ({ node, previousRect: from, currentRect: to }) =>
+              `${node?.id || node?.className || node?.nodeName} from ${from.y} to ${to.y}`;
+            new PerformanceObserver(list => list.getEntries().forEach(shift => moved.push(...shift.sources.map(named))))
+              .observe({ type: "layout-shift", buffered: true });
+            """;
+
+    private static Page slow(House house) {
+        Page page = house.signedIn("wren");
+        page.context().addInitScript(WATCH);
+        return page;
+    }
+
+    /** From here on as by a telephone: 2 Mbit/s, a tenth of a second there and back, and nothing kept of pages before. */
+    private static void slowDown(Page page) {
+        CDPSession browser = page.context().newCDPSession(page);
+        JsonObject line = new JsonObject();
+        line.addProperty("offline", false);
+        line.addProperty("latency", 100);
+        line.addProperty("downloadThroughput", 250_000);
+        line.addProperty("uploadThroughput", 250_000);
+        browser.send("Network.enable");
+        browser.send("Network.emulateNetworkConditions", line);
+        JsonObject cache = new JsonObject();
+        cache.addProperty("cacheDisabled", true);
+        browser.send("Network.setCacheDisabled", cache);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/equipment?first", "/setup", "/turning/S1", "/review/correct?what=target", "/plan"})
+    void nothingMovesOnceItStands(String place, House house) {
+        Page page = slow(house);
+        String demo = house.demo(page);
+        slowDown(page);
+        page.navigate(demo + place);
+        assertThat(page.locator("#content:not([data-draws]), #content[data-drawn]"))
+                .isVisible();
+        page.waitForTimeout(300);
+        Assertions.assertThat((List<?>) page.evaluate("moved")).isEmpty();
+    }
+
+    /** The reset of the styles has pages glide to where they scroll: what is about to be pressed moves while they do. */
+    @Test
+    void aPageThatScrollsDoesNotGlide(House house) {
+        Page page = house.visitor();
+        page.navigate("/sign-in");
+        Assertions.assertThat(page.evaluate("getComputedStyle(document.documentElement).scrollBehavior"))
+                .isEqualTo("auto");
+    }
+}
