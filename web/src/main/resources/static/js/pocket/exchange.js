@@ -33,8 +33,8 @@ async function takeAlong(id, only = "") {
   await keepShell(pages);
   const now = new Date().toISOString();
   const taken = { id, name: book.name, carrier: book.carrier, upTo: book.upTo, takenAt: now, sentAt: now, worker: location.pathname };
-  await store.takeAlong(taken, book.entries, pages);
-  await store.signedIn(book.carrier.account);
+  await store.takeAlong(taken, book.entries, pages, Boolean(only));
+  if (!only) await store.signedIn(book.carrier.account);
   await store.mayWork(book.carrier.account, book.workUntil);
   core.close(id);
   await tellPages(id);
@@ -108,7 +108,7 @@ export async function again(id, key) {
 
 /** What was set aside was read, and needs nothing more: it stays on the device's start page. */
 export async function layBy(id, key) {
-  await store.layBy(id, key);
+  await inTurn(id, () => store.layBy(id, key));
   await tellPages(id);
 }
 
@@ -150,6 +150,8 @@ async function exchange(taken, own) {
 /** What the server answers; nothing where it asks for the sign-in. Whoever is no member any more is told so. */
 async function answered(response) {
   if (response.status === 404) return { out: true };
+  // A server whose database is away is as good as away itself: what waits goes out later.
+  if (response.status >= 500) throw new TypeError(`the server answered ${response.status}`);
   return response.ok && !response.redirected ? response.json() : null;
 }
 

@@ -1,5 +1,5 @@
 // The jobs that this device has taken along, as it keeps them itself: the page stands without a connection, also in the place of one that needs it.
-import { account, aside, jobs, mayWorkNow, own } from "./store.js";
+import { account, aside, jobs, mayWorkNow, own, signOutIsDue } from "./store.js";
 
 const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric", hour: "2-digit", minute: "2-digit" });
 const at = instant => day.format(new Date(instant));
@@ -27,11 +27,19 @@ async function row({ id, name, sentAt }) {
   return item;
 }
 
+/** What one person took along is nobody else's, not even its name; that lines of theirs wait is said. */
 async function show() {
-  const taken = await jobs();
+  const who = await account();
+  const all = await jobs();
+  const taken = all.filter(job => job.carrier.account === who);
+  const ofOthers = await Promise.all(all.filter(job => !taken.includes(job)).map(job => own(job.id)));
   document.getElementById("none").hidden = taken.length > 0;
-  document.getElementById("elsewhere").hidden = location.pathname === "/pocket";
-  document.getElementById("ended").hidden = await mayWorkNow(await account());
+  document.getElementById("others").hidden = !ofOthers.some(lines => lines.length > 0);
+  const signedOut = !who && await signOutIsDue();
+  document.getElementById("signed-out").hidden = !signedOut;
+  document.getElementById("elsewhere").hidden = signedOut || location.pathname === "/pocket";
+  document.getElementById("ended").hidden = await mayWorkNow(who);
+  if (!who) document.querySelectorAll(".house-looks > a, #sign-out").forEach(ofSomebody => { ofSomebody.hidden = true; });
   document.getElementById("jobs").append(...await Promise.all(taken.map(row)));
 }
 

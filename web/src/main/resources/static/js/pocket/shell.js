@@ -24,7 +24,7 @@ export async function keepShell(pages) {
   await shell.add(START);
   const start = await (await shell.match(START)).text();
   const open = [start, ...pages.map(bare => bare.text)]
-    .flatMap(text => [...text.matchAll(/(?:href|src)="(\/(?:parts|webjars)\/[^"]+|\/favicon\.svg)"/g)].map(([, address]) => address));
+    .flatMap(text => [...text.matchAll(/(?:href|src)="(\/parts\/[^"]+|\/favicon\.svg)"/g)].map(([, address]) => address));
   const seen = new Set();
   while (open.length) {
     const address = open.pop();
@@ -45,21 +45,49 @@ export async function inTheme(text) {
   return theme ? text.replace(/data-theme="[^"]*"/, `data-theme="${theme}"`) : text;
 }
 
+/** A page that is kept says who is signed in here now, not who was when it was kept. */
 async function startPage() {
   const start = await self.caches.match(START);
-  return start && new Response(await inTheme(await start.text()), { headers: start.headers });
+  if (!start) return null;
+  const who = encodeURIComponent(await store.account());
+  const text = (await inTheme(await start.text())).replace(/(<meta name="account" content=")[^"]*"/, `$1${who}"`);
+  return new Response(text, { headers: start.headers });
 }
 
-/** Whoever signs in may be somebody else: until their first page says who, this device answers for nobody. */
+/** What the server answers; where it cannot be reached, the start page. */
+async function reached(request, ifNot = () => {}) {
+  try {
+    return await fetch(request);
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError)) throw unreachable;
+    await ifNot();
+    return startPage();
+  }
+}
+
+/** Whoever signs in may be somebody else: until their first page says who, this device answers for nobody. Without a connection nobody has. */
 export async function signingIn(request) {
-  const answer = await elsewhere(request);
-  await store.signedIn("");
+  let isReached = true;
+  const answer = await reached(request, () => { isReached = false; });
+  if (isReached) await store.signedIn("");
   return answer;
+}
+
+/** Whoever signs out is signed out here at once; where the server cannot be reached it is told when it is. */
+export const signingOut = request => reached(request, () => store.oweSignOut(true));
+
+/** Tells the server that whoever it takes for signed in on this device has signed out. */
+async function signOut() {
+  const page = await (await fetch("/account")).text();
+  const [, token] = page.match(/name="csrf" content="([^"]+)"/) ?? [];
+  const answer = await fetch("/sign-out", { method: "POST", body: new URLSearchParams({ _csrf: token ?? "" }), redirect: "manual" });
+  await store.oweSignOut(!answer.ok && answer.type !== "opaqueredirect");
 }
 
 /** What the server answers; where it cannot be reached, the start page says that what was asked for is the office's. */
 export async function elsewhere(request) {
   try {
+    if (await store.signOutIsDue()) await signOut();
     return await fetch(request);
   } catch (unreachable) {
     const start = request.mode === "navigate" && await startPage();

@@ -58,6 +58,10 @@ export const page = (id, name) => read("pages", store => store.get([id, name]));
 export const account = async () => await read("who", store => store.get("account")) ?? "";
 export const signedIn = name => change(["who"], store => store("who").put(name, "account"));
 
+/** Whether somebody signed out here whom the server still takes for signed in: it could not be reached. */
+export const signOutIsDue = async () => Boolean(await read("who", store => store.get("sign-out due")));
+export const oweSignOut = due => change(["who"], store => store("who").put(due, "sign-out due"));
+
 /** Until when an account may go on working here without a connection: the server said so when it was last reached. */
 export const mayWork = (name, until) => change(["who"], store => store("who").put(until, `until ${name}`));
 export async function mayWorkNow(name) {
@@ -76,13 +80,26 @@ export async function carriedBy(name) {
   return { carried, waiting: waiting.reduce((sum, lines) => sum + lines, 0) };
 }
 
-/** Takes a job along, with its entries and bare pages; what it held before of that job is replaced, but for its own lines. */
-export function takeAlong(taken, entries, pages) {
+/** Changes what is kept of a job that is still here: what was let go meanwhile, as by whoever signs out, does not come back. */
+function ifHere(store, id, write) {
+  const here = store("jobs").get(id);
+  here.onsuccess = () => { if (here.result) write(); };
+}
+
+/**
+ * Takes a job along, with its entries and bare pages; what it held before of that job is replaced, but for its own lines.
+ * @param anew whether it is here already
+ */
+export function takeAlong(taken, entries, pages, anew) {
   return change(["jobs", "told", "pages"], store => {
-    store("told").delete(beneath(taken.id));
-    store("jobs").put(taken);
-    entries.forEach(entry => store("told").put({ ...entry, job: taken.id }));
-    pages.forEach(bare => store("pages").put({ ...bare, job: taken.id }));
+    const write = () => {
+      store("told").delete(beneath(taken.id));
+      store("jobs").put(taken);
+      entries.forEach(entry => store("told").put({ ...entry, job: taken.id }));
+      pages.forEach(bare => store("pages").put({ ...bare, job: taken.id }));
+    };
+    if (anew) ifHere(store, taken.id, write);
+    else write();
   });
 }
 
@@ -93,12 +110,12 @@ export function keep(id, lines) {
 
 /** What the server told: entries behind those that are here; own lines that it has taken in, and those set aside, wait no more. */
 export function settle(taken, entries, numbers, refused) {
-  return change(["jobs", "told", "own", "aside"], store => {
+  return change(["jobs", "told", "own", "aside"], store => ifHere(store, taken.id, () => {
     store("jobs").put(taken);
     entries.forEach(entry => store("told").put({ ...entry, job: taken.id }));
     numbers.forEach(number => store("own").delete(number));
     refused.forEach(line => store("aside").put({ ...line, job: taken.id }));
-  });
+  }));
 }
 
 /** Lines that belong together share a key; all but the last have their number behind it. */

@@ -1,6 +1,8 @@
 // How a job stands on this device: what is on it, what waits and since when, what was set aside; and taking it along.
 // A page that shows a book to which others have added asks for its view again.
 
+import { handIsUp } from "../frame/press.js";
+
 const INTERVAL = 10000;
 const account = document.querySelector("meta[name=account]")?.content;
 const job = location.pathname.match(/^\/job\/([0-9a-f-]{36})/)?.[1];
@@ -28,10 +30,16 @@ function words({ taken, waiting, since, away, signIn, out, clock: off }) {
   return `On this device; ${sent}${why}${differs}`;
 }
 
+/** One thing is done with a line at a time: it is told anew when that is done. */
 function press(words, what, key) {
   const button = document.createElement("button");
   Object.assign(button, { type: "button", className: "quiet", textContent: words });
-  button.addEventListener("click", () => ask(what, key));
+  button.addEventListener("click", () => {
+    const line = button.closest("li");
+    line.dataset.told = "";
+    line.querySelectorAll("button").forEach(either => { either.disabled = true; });
+    ask(what, key);
+  });
   return button;
 }
 
@@ -42,12 +50,26 @@ function setAside({ key, words: booked, at, reason }) {
   return line;
 }
 
-function show(standing) {
+/** A line that is told as it was stays as it stands: nothing is taken from beneath a hand. */
+function showAside(lines) {
+  const list = document.getElementById("pocket-aside");
+  const stood = new Map([...list.children].map(line => [line.dataset.told, line]));
+  const stand = lines.map(line => {
+    const told = JSON.stringify(line);
+    const here = stood.get(told) ?? setAside(line);
+    here.dataset.told = told;
+    return here;
+  });
+  if (stand.length !== list.children.length || stand.some((line, at) => line !== list.children[at])) list.replaceChildren(...stand);
+}
+
+async function show(standing) {
+  await handIsUp();
   const said = words(standing);
   strip.hidden = !said;
   strip.classList.toggle("waits", standing.waiting > 0);
   document.getElementById("pocket-words").textContent = said;
-  document.getElementById("pocket-aside").replaceChildren(...(standing.aside ?? []).map(setAside));
+  showAside(standing.aside ?? []);
   const section = document.getElementById("take-along");
   if (!section) return;
   document.getElementById("take").hidden = Boolean(standing.taken);

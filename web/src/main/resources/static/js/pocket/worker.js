@@ -3,7 +3,7 @@ import * as core from "./core.js";
 import { carrier, inTurn, opened } from "./book.js";
 import { again, layBy, letGo, renew, send, takeAlongIfReached, tellPages, tokenOf } from "./exchange.js";
 import { bareOf, placeOf } from "./places.js";
-import { elsewhere, inTheme, kept, looks, signingIn } from "./shell.js";
+import { elsewhere, inTheme, kept, looks, signingIn, signingOut } from "./shell.js";
 import * as store from "./store.js";
 
 const START = "/pocket";
@@ -88,8 +88,9 @@ self.addEventListener("fetch", event => {
   if (url.origin !== location.origin) return;
   const place = placeOf(url.pathname, request.method);
   if (place) event.respondWith(placed(request, place, url));
-  else if (url.pathname.startsWith("/parts/") || url.pathname.startsWith("/webjars/") || url.pathname === "/favicon.svg") event.respondWith(kept(request));
+  else if (url.pathname.startsWith("/parts/") || url.pathname === "/favicon.svg") event.respondWith(kept(request));
   else if (url.pathname === "/sign-in" && request.method === "POST") event.respondWith(signingIn(request));
+  else if (url.pathname === "/sign-out" && request.method === "POST") event.respondWith(signingOut(request));
   else if (url.pathname === "/looks" && request.method === "POST") event.respondWith(looks(request));
   else if (request.mode === "navigate") event.respondWith(elsewhere(request));
 });

@@ -345,6 +345,71 @@ class DayOnADeviceTest {
         }
     }
 
+    /** Without a connection the server cannot be told that somebody signs out: it is when it is reached again, before it answers anybody. */
+    @Test
+    void whoSignsOutWithoutAConnectionIsSignedOutWhenThereIsOne(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Signed out without a line");
+            WithoutAConnectionTest.takeAlong(page, job);
+            line.cut();
+            TypedDay.enter(page, job, "E", "1300");
+            page.locator("#sign-out button").click();
+            assertThat(page.locator("#sign-out .fault")).containsText("1 line waits on this device, for you alone");
+            page.locator("#sign-out button").click();
+            assertThat(page.locator("#signed-out")).containsText("You are signed out on this device");
+            // Whoever comes next reads no name of a job, nor what was booked in it.
+            assertThat(page.locator("#others")).containsText("Lines wait on this device for whoever booked them");
+            assertThat(page.locator("#jobs li")).hasCount(0);
+            line.mend();
+            page.navigate("/job");
+            page.waitForURL("**/sign-in");
+            page.getByLabel("Name").fill("wren");
+            page.getByLabel("Password").fill("alder-weir");
+            page.keyboard().press("Enter");
+            page.waitForURL(address -> !address.contains("sign-in"));
+            page.navigate(job + "/mark");
+            assertThat(page.locator("#pocket-words")).containsText("all sent");
+            Assertions.assertThat(book(house, job, "wren").job().mark("E")).isPresent();
+        }
+    }
+
+    /** Somebody who is asked to sign in and has no connection any more works on: nobody else has signed in. */
+    @Test
+    void aSignInThatReachesNobodyLeavesTheDeviceToItsAccount(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Asked to sign in");
+            WithoutAConnectionTest.takeAlong(page, job);
+            page.navigate(job + "/mark");
+            page.navigate("/sign-in");
+            line.cut();
+            page.getByLabel("Name").fill("wren");
+            page.getByLabel("Password").fill("alder-weir");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("#elsewhere")).isVisible();
+            TypedDay.enter(page, job, "E", "1300");
+            assertThat(page.locator("#pocket-words")).containsText("1 line waits");
+        }
+    }
+
+    /** An exchange that was under way when somebody signed out is not to leave the job on the device of whoever comes next. */
+    @Test
+    void whatWasLetGoDoesNotComeBack(House house) {
+        Page page = house.signedIn("wren");
+        String job = TypedDay.openJob(page, "Let go");
+        WithoutAConnectionTest.takeAlong(page, job);
+        Object left = page.evaluate(
+                "async id => { const store = await import(document.querySelector('script[src*=\"pocket/strip\"]').src.replace('strip', 'store'));"
+                        + "const taken = await store.job(id);"
+                        + "await store.letGo(id);"
+                        + "await store.settle(taken, [{ sequence: 9, key: 'late' }], [], []);"
+                        + "await store.takeAlong(taken, [], [], true);"
+                        + "return [Boolean(taken), Boolean(await store.job(id)), (await store.told(id)).length].join(' '); }",
+                job.replace("/job/", ""));
+        Assertions.assertThat(left).isEqualTo("true false 0");
+    }
+
     /** The office lets people work so long without signing in; then what waits stays, and nothing more is booked. */
     @Test
     void whoSignedInTooLongAgoIsAskedToSignIn(House house) throws IOException {
