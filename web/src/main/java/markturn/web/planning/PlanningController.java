@@ -1,20 +1,11 @@
 package markturn.web.planning;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.security.Principal;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
-import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import markturn.fieldbook.BookedJob;
-import markturn.fieldbook.EntryPayload;
-import markturn.fieldbook.GroundDrawn;
-import markturn.fieldbook.PlanKept;
 import markturn.fieldbook.Refused;
-import markturn.fieldbook.SetupsPlanned;
-import markturn.fieldbook.wire.Element;
 import markturn.fieldbook.wire.JobWriter;
 import markturn.fieldbook.wire.PlanTree;
 import markturn.fieldbook.wire.Tree;
@@ -23,11 +14,7 @@ import markturn.formats.FaultyFile;
 import markturn.formats.GroundFiles;
 import markturn.formats.JsonTrees;
 import markturn.survey.plan.Ground;
-import markturn.survey.plan.PlannedSetup;
-import markturn.survey.plan.Site;
-import markturn.survey.plan.WorkOrder;
 import markturn.survey.plan.WorkPlan;
-import markturn.tripod.planning.Planning;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.JobPage;
@@ -69,88 +56,39 @@ class PlanningController {
 
     /** Keeps ground and plan. */
     @PostMapping("/job/{id}/planning/keep")
-    ResponseEntity<String> keep(
-            @PathVariable String id,
-            @RequestParam String key,
-            @RequestParam String ground,
-            @RequestParam String plan,
-            Principal who) {
-        return booked(id, key, who, ground, plan, false);
+    ResponseEntity<String> keep(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
+        return booked(id, typed, who, false);
     }
 
     /** Keeps them, and makes the plan's setups those that are to be made. */
     @PostMapping("/job/{id}/planning/take")
-    ResponseEntity<String> take(
-            @PathVariable String id,
-            @RequestParam String key,
-            @RequestParam String ground,
-            @RequestParam String plan,
-            Principal who) {
-        return booked(id, key, who, ground, plan, true);
+    ResponseEntity<String> take(@PathVariable String id, @RequestParam Map<String, String> typed, Principal who) {
+        return booked(id, typed, who, true);
     }
 
-    private ResponseEntity<String> booked(
-            String id, String key, Principal who, String ground, String plan, boolean take) {
+    private ResponseEntity<String> booked(String id, Map<String, String> typed, Principal who, boolean take) {
         BookedJob book = fieldBook.book(id, who.getName());
-        Ground drawn;
-        WorkPlan kept;
+        PlanSent sent;
         try {
-            drawn = PlanTree.ground(element(book, ground));
-            kept = PlanTree.plan(element(book, plan));
+            sent = PlanSent.read(typed, book.job().units(), take);
         } catch (FaultyFile unreadable) {
             return fault("This is no plan: " + unreadable.faults().get(0).line());
         }
-        List<EntryPayload> payloads = new ArrayList<>();
-        if (!drawn.equals(book.ground())) {
-            payloads.add(new GroundDrawn(drawn));
-        }
-        if (!book.plans().contains(kept)) {
-            payloads.add(new PlanKept(kept));
-        }
         try {
-            if (take) {
-                payloads.add(new SetupsPlanned(toBeMade(book, kept)));
-            }
-            if (!payloads.isEmpty()) {
-                fieldBook.add(id, key, who.getName(), payloads);
-            }
+            BookedJob after = fieldBook.add(id, typed.getOrDefault("key", ""), who.getName(), sent::payloads);
+            Fields answer = new Fields()
+                    .put("message", "Kept: " + sent.plan().name() + ".")
+                    .put("of", sent.plan().name())
+                    .put("revision", "" + after.revision());
+            return json(take ? answer.put("leave", "/job/" + id + "/setup") : answer);
+        } catch (PlanSent.KeptMeanwhile others) {
+            return refused(new Fields()
+                    .put("message", others.getMessage())
+                    .put("of", sent.plan().name())
+                    .put("revision", "" + others.revision()));
         } catch (Refused refused) {
             return fault(refused.getMessage());
         }
-        Fields answer = new Fields().put("message", "Kept: " + kept.name() + ".");
-        return json(take ? answer.put("leave", "/job/" + id + "/setup") : answer);
-    }
-
-    /** Only what can stand at the tripod: each with a name of its own, on a mark or free, with something to sight. */
-    private static List<PlannedSetup> toBeMade(BookedJob book, WorkPlan plan) {
-        Set<String> names = new LinkedHashSet<>();
-        if (plan.setups().isEmpty()) {
-            throw new Refused("plan", "No setup is planned yet: put one on the plan first");
-        }
-        for (PlannedSetup setup : plan.setups()) {
-            if (!names.add(setup.name())) {
-                throw new Refused("plan", "Two setups are called " + setup.name() + ": give one another name");
-            }
-            if (setup.aims().isEmpty()) {
-                throw new Refused("plan", setup.name() + " sights nothing: tick its targets, or leave it out");
-            }
-            if (book.job().setup(setup.name()).isPresent()) {
-                throw new Refused("plan", setup.name() + " stands in this job already: give it another name");
-            }
-        }
-        Site site = Planning.site(book);
-        // Nobody is sent to point at a wall.
-        List<PlannedSetup> seeing =
-                plan.setups().stream().map(setup -> site.seeing(plan, setup)).toList();
-        WorkOrder order = WorkOrder.of(site.control(), seeing);
-        if (!order.stuck().isEmpty()) {
-            PlannedSetup stuck = order.stuck().get(0);
-            throw new Refused(
-                    "plan",
-                    "%s cannot be turned in: by then too few of the marks it sees would be known. Sight %s, or find its targets from another setup first"
-                            .formatted(stuck.name(), stuck.isFree() ? "two known marks" : "a known mark"));
-        }
-        return order.setups();
     }
 
     /** Reads obstacles of a file; nothing is stored before the page keeps them. */
@@ -178,14 +116,13 @@ class PlanningController {
     }
 
     private static ResponseEntity<String> fault(String sentence) {
-        return ResponseEntity.unprocessableContent()
-                .contentType(MediaType.APPLICATION_JSON)
-                .body(JsonTrees.line(new Fields().put("message", sentence)));
+        return refused(new Fields().put("message", sentence));
     }
 
-    private static Element element(BookedJob book, String text) throws FaultyFile {
-        Tree tree = JsonTrees.foreign(text.getBytes(StandardCharsets.UTF_8));
-        return new Element(tree, "$", book.job().units(), new ArrayList<>());
+    private static ResponseEntity<String> refused(Fields said) {
+        return ResponseEntity.unprocessableContent()
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(JsonTrees.line(said));
     }
 
     private static ResponseEntity<String> json(Tree tree) {

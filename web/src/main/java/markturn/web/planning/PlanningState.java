@@ -27,6 +27,7 @@ final class PlanningState {
         JobWriter to = new JobWriter(job.units());
         Site site = Planning.site(book);
         Fields state = new Fields()
+                .put("revision", "" + book.revision())
                 .put("job", to.job(Planning.bare(job)))
                 .put("metre", 1 / job.units().length().metres())
                 .put("unit", job.units().length().sign())

@@ -33,6 +33,11 @@ export function lay(text) {
   return ask("site", site);
 }
 
+/** For whoever is not to be told that it was stopped: nothing is answered then. */
+export function unlessStopped(fault) {
+  if (fault.message !== "stopped") throw fault;
+}
+
 /** Ends whatever is under way; who asked is told that it was stopped. */
 export function stop() {
   worker.terminate();

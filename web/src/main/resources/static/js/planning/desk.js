@@ -4,11 +4,17 @@ export const at = id => document.getElementById(id);
 export const main = at("content");
 export const url = main.dataset.url;
 
-/** Filled once, from what the house answers: see lay. */
-export const desk = { site: null, drawing: null, ground: null, plans: [], plan: null, chosen: null, tool: "move", draft: [], inSight: [], tried: null, times: 1, looks: 0 };
+/**
+ * Filled once, from what the house answers: see lay.
+ * plans: as they were kept, or as they lie here and are not kept; plan: the one in hand, a copy; of: what it was called when it was taken up;
+ * seen: the revisions of the job that the page, its ground, the work that was taken, and plans by name are from.
+ */
+export const desk = { site: null, drawing: null, ground: null, plans: [], plan: null, of: "", seen: null, chosen: null, tool: "move", draft: [], inSight: [],
+  tried: null, times: 1, looks: 0 };
 
 export function lay(site, drawing) {
-  Object.assign(desk, { site, drawing, ground: site.ground, plans: site.plans, plan: site.plans[site.plans.length - 1] });
+  Object.assign(desk, { site, drawing, ground: site.ground, plans: site.plans, plan: site.plans[site.plans.length - 1],
+    seen: { page: site.revision, ground: site.revision, work: site.revision, plans: {} } });
 }
 
 export const text = () => JSON.stringify({ ground: desk.ground, plan: desk.plan });

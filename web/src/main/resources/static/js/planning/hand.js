@@ -1,6 +1,6 @@
 // The hand on the plan: taps with a tool, a setup or a mark dragged, the sheet moved, keys for who uses none.
 import { ask } from "./asking.js";
-import { aimsOf, at, desk, equipped, known, main, nextName, setupOf, text, want, wanted } from "./desk.js";
+import { aimsOf, at, desk, equipped, known, main, nextName, say, setupOf, text, want, wanted } from "./desk.js";
 import { redrawGround } from "./standing.js";
 import { draw, drawDragged, signs } from "./picture.js";
 
@@ -22,15 +22,25 @@ function setUpAt(place, mark) {
   desk.chosen = name;
 }
 
+/** Corners drawn so far; a second tap on the last one is the same corner. */
+const drawn = () => desk.draft.filter((c, i) => i === 0 || c.northing !== desk.draft[i - 1].northing || c.easting !== desk.draft[i - 1].easting);
+const needed = () => KINDS[desk.tool][1] ? 3 : 2;
+
+/** Takes what is drawn as an obstacle, or says what is missing of it: it goes on being drawn then. */
 function finishDraft() {
-  const [kind, closed] = KINDS[desk.tool] ?? [];
-  const corners = desk.draft.filter((c, i) => i === 0 || c.northing !== desk.draft[i - 1].northing || c.easting !== desk.draft[i - 1].easting);
-  if (kind && corners.length > (closed ? 2 : 1)) {
-    const obstacle = { name: `${closed ? "figure" : "line"} ${desk.ground.obstacles.length + 1}`, kind, closed, corners };
-    const top = Number(at("top").value.replace(",", "."));
-    if (at("top").value.trim() && Number.isFinite(top)) obstacle.top = top;
-    desk.ground.obstacles.push(obstacle);
-  }
+  const [kind, closed] = KINDS[desk.tool];
+  const corners = drawn();
+  const typed = at("top").value.trim();
+  const top = Number(typed.replace(",", "."));
+  // Without its top it would hide what is seen above it.
+  if (!Number.isFinite(top)) return say(`"${typed}" is no elevation: expected the top of what is drawn in ${desk.site.unit}, such as 12.5, or nothing`);
+  if (corners.length < needed()) return say(`${closed ? "A figure" : "A line"} has at least ${needed()} corners: tap the next one, or press Escape to let go.`);
+  say("");
+  const { obstacles } = desk.ground;
+  const word = closed ? "figure" : "line";
+  let number = obstacles.length + 1;
+  while (obstacles.some(o => o.name === `${word} ${number}`)) number++;
+  obstacles.push({ name: `${word} ${number}`, kind, closed, corners, ...(typed ? { top } : {}) });
   desk.draft = [];
   changed();
 }
@@ -142,6 +152,24 @@ export function choose(tool) {
   svg.dataset.tool = tool;
 }
 
+/** What was drawn with the tool before is finished first, where it is whole. */
+function takeTool(tool) {
+  if (KINDS[desk.tool] && drawn().length >= needed()) {
+    finishDraft();
+    if (desk.draft.length) return;
+  }
+  choose(tool);
+}
+
+/** The system took the finger away: what it dragged stays where it is. */
+function cutOff() {
+  const done = hand;
+  hand = null;
+  if (!done?.moved) return;
+  desk.drawing.seen([]);
+  if (done.setup || done.mark) changed();
+}
+
 /**
  * Wires the plan once.
  *
@@ -154,10 +182,11 @@ export function follows(whenChanged, whenChosen) {
   svg.addEventListener("pointerdown", down);
   svg.addEventListener("pointermove", move);
   svg.addEventListener("pointerup", up);
+  svg.addEventListener("pointercancel", cutOff);
   svg.addEventListener("dblclick", () => desk.draft.length && finishDraft());
   svg.addEventListener("wheel", event => { event.preventDefault(); zoom(event.deltaY < 0 ? 1.25 : 0.8); }, { passive: false });
   svg.addEventListener("keydown", keyed);
-  document.querySelectorAll("[data-tool]").forEach(button => button.addEventListener("click", () => { choose(button.dataset.tool); draw(); }));
+  document.querySelectorAll("[data-tool]").forEach(button => button.addEventListener("click", () => { takeTool(button.dataset.tool); draw(); }));
   at("finish").addEventListener("click", finishDraft);
   at("nearer").addEventListener("click", () => zoom(1.5));
   at("farther").addEventListener("click", () => zoom(1 / 1.5));

@@ -1,5 +1,5 @@
 // The lists beside the plan: setups with what they sight, wanted marks with what is asked of them, obstacles, marks in sight.
-import { ask } from "./asking.js";
+import { ask, unlessStopped } from "./asking.js";
 import { aimsOf, at, desk, placeOf, say, text } from "./desk.js";
 import { VIEWS } from "./drawing.js";
 import { forgetReasons, number, prices, reasonOf, takes } from "./taking.js";
@@ -11,9 +11,9 @@ const html = (tag, properties = {}, ...inside) => {
 };
 let changed = () => {};
 
-const asked = (mark, key) => {
-  const field = html("input", { className: "tiny", inputMode: "decimal", value: mark[key] === undefined ? "" : String(+(mark[key] / desk.site.small).toFixed(3)) });
-  field.setAttribute("aria-label", `${mark.name}, ${{ plan: "in plan", elevation: "in elevation", hidden: "no hidden error above" }[key]}, ${desk.site.smallSign}`);
+/** A figure that is asked of a wanted mark. */
+function asked(mark, key) {
+  const field = html("input", { className: "tiny", inputMode: "decimal" });
   field.addEventListener("change", () => {
     const value = number(field.value);
     if (field.value.trim() && value === undefined) return say(`"${field.value}" is no length: expected ${desk.site.smallSign}, such as 5`);
@@ -22,39 +22,74 @@ const asked = (mark, key) => {
     say("");
     changed();
   });
-  return html("td", {}, field);
-};
+  return field;
+}
+
+const ASKED = { plan: "in plan", elevation: "in elevation", hidden: "no hidden error above" };
+const shownOf = (mark, key) => mark[key] === undefined ? "" : String(+(mark[key] / desk.site.small).toFixed(3));
+
+/** The fields of a wanted mark and the cell of what it is promised; its row stays while it is on the plan, so that nothing is typed in vain. */
+function wantedRow(mark) {
+  const gone = html("button", { type: "button", className: "quiet", textContent: "drop" });
+  gone.addEventListener("click", () => {
+    desk.plan.wanted = desk.plan.wanted.filter(w => w !== mark);
+    desk.plan.setups.forEach(s => { s.aims = s.aims.filter(a => a.target !== mark.name); });
+    changed();
+  });
+  const name = html("input", { className: "short", maxLength: 60 });
+  name.setAttribute("aria-label", "Name of the wanted mark");
+  name.addEventListener("change", () => rename(mark, name.value.trim()));
+  const figures = Object.fromEntries(Object.keys(ASKED).map(key => [key, asked(mark, key)]));
+  const words = html("td", { colSpan: 5 });
+  const cells = [name, ...Object.values(figures), gone].map(inside => html("td", {}, inside));
+  return { mark, name, figures, gone, words, lines: [html("tr", {}, ...cells), html("tr", { className: "promise" }, words)] };
+}
+
+/** What stands in a row now; a field in hand keeps what is being typed. */
+function fillRow({ mark, name, figures, gone, words }, said) {
+  const put = (field, value) => { if (field !== document.activeElement) field.value = value; };
+  put(name, mark.name);
+  for (const [key, field] of Object.entries(figures)) {
+    put(field, shownOf(mark, key));
+    field.setAttribute("aria-label", `${mark.name}, ${ASKED[key]}, ${desk.site.smallSign}`);
+  }
+  gone.setAttribute("aria-label", `Drop ${mark.name}`);
+  Object.assign(words, { className: said?.missed ? "trouble" : "remark", textContent: said?.words ?? "" });
+  words.dataset.promise = mark.name;
+}
+
+let rows = [];
 
 function wantedTable(tried) {
   const said = new Map((tried.marks ?? []).map(m => [m.name, m]));
-  const rows = desk.plan.wanted.flatMap(mark => {
-    const gone = html("button", { type: "button", className: "quiet", textContent: "drop" });
-    gone.setAttribute("aria-label", `Drop ${mark.name}`);
-    gone.addEventListener("click", () => {
-      desk.plan.wanted = desk.plan.wanted.filter(w => w !== mark);
-      desk.plan.setups.forEach(s => { s.aims = s.aims.filter(a => a.target !== mark.name); });
-      changed();
-    });
-    const name = html("input", { className: "short", value: mark.name, maxLength: 60 });
-    name.setAttribute("aria-label", "Name of the wanted mark");
-    name.addEventListener("change", () => rename(mark, name.value.trim()));
-    const words = html("td", { className: said.get(mark.name)?.missed ? "trouble" : "remark", colSpan: 5, textContent: said.get(mark.name)?.words ?? "" });
-    words.dataset.promise = mark.name;
-    return [html("tr", {}, html("td", {}, name), asked(mark, "plan"), asked(mark, "elevation"), asked(mark, "hidden"), html("td", {}, gone)),
-      html("tr", { className: "promise" }, words)];
-  });
-  const head = ["Mark", `plan, ${desk.site.smallSign}`, `elevation, ${desk.site.smallSign}`, `hidden, ${desk.site.smallSign}`, ""].map(word => html("th", { textContent: word }));
-  at("wanted").replaceChildren(html("thead", {}, html("tr", {}, ...head)), html("tbody", {}, ...rows));
+  const { wanted } = desk.plan;
+  if (rows.length !== wanted.length || rows.some((row, i) => row.mark !== wanted[i])) {
+    rows = wanted.map(mark => rows.find(row => row.mark === mark) ?? wantedRow(mark));
+    const head = ["Mark", `plan, ${desk.site.smallSign}`, `elevation, ${desk.site.smallSign}`, `hidden, ${desk.site.smallSign}`, ""].map(word => html("th", { textContent: word }));
+    at("wanted").replaceChildren(html("thead", {}, html("tr", {}, ...head)), html("tbody", {}, ...rows.flatMap(row => row.lines)));
+  }
+  rows.forEach(row => fillRow(row, said.get(row.mark.name)));
 }
 
 function rename(mark, name) {
+  if (name === mark.name) return;
   if (!name || placeOf(name)) return say(name ? `${name} is on the plan already` : "A wanted mark needs a name");
+  say("");
   desk.plan.setups.forEach(s => {
     s.aims.forEach(a => { if (a.target === mark.name) a.target = name; });
     if (s.station === mark.name) s.station = name;
   });
   mark.name = name;
   changed();
+}
+
+const PARTS = "summary, select, button, input";
+
+/** Draws a list of choices anew; the one in hand stays in hand. */
+function redraw(box, parts) {
+  const at = [...box.querySelectorAll(PARTS)].indexOf(document.activeElement);
+  box.replaceChildren(...parts);
+  box.querySelectorAll(PARTS)[at]?.focus({ preventScroll: true });
 }
 
 function setupRow(setup, said) {
@@ -100,28 +135,36 @@ function target(setup, aim, view) {
   return html("label", { className: VIEWS[view?.view] ?? "" }, box, ` ${aim.target}${words}`);
 }
 
+let listed = "";
+
 function obstacleList() {
-  at("obstacle-list").replaceChildren(...desk.ground.obstacles.map(obstacle => {
+  const { obstacles } = desk.ground;
+  const now = JSON.stringify(obstacles);
+  if (now === listed) return;
+  listed = now;
+  redraw(at("obstacle-list"), obstacles.map(obstacle => {
     const gone = html("button", { type: "button", className: "quiet", textContent: "take away" });
     gone.addEventListener("click", () => { desk.ground.obstacles = desk.ground.obstacles.filter(o => o !== obstacle); changed(); });
     const name = html("input", { className: "short", value: obstacle.name });
     name.setAttribute("aria-label", "Name of the obstacle");
     name.addEventListener("change", () => { obstacle.name = name.value.trim(); changed(); });
-    const words = obstacle.kind === "no-go" ? "nobody stands there" : obstacle.top === undefined ? "cannot be seen through" : `cannot be seen through up to ${obstacle.top}`;
+    const words = obstacle.kind === "no-go" ? "nobody stands there" : obstacle.top === undefined ? "cannot be seen through" : `cannot be seen through up to ${obstacle.top} ${desk.site.unit}`;
     return html("li", {}, name, ` ${words} `, gone);
   }));
 }
 
 async function matrix() {
   const open = at("matrix").closest("details").open;
-  const { marks = [], rows = [] } = open ? JSON.parse(await ask("matrix", text())) : {};
+  const answer = open ? await ask("matrix", text()).catch(unlessStopped) : "{}";
+  if (!answer) return;
+  const { marks = [], rows: seen = [] } = JSON.parse(answer);
   const names = marks.map(m => m.words);
   const signs = { c: "sees", g: "grazes", b: "", s: "·" };
   const head = html("tr", {}, html("th", {}), ...names.map(name => html("th", { textContent: name })));
-  const body = rows.map((row, i) => html("tr", {}, html("th", { textContent: names[i] }), ...[...row.words].map(sign => html("td", { textContent: signs[sign] }))));
+  const body = seen.map((row, i) => html("tr", {}, html("th", { textContent: names[i] }), ...[...row.words].map(sign => html("td", { textContent: signs[sign] }))));
   at("matrix").replaceChildren(html("table", { className: "sheet" }, html("thead", {}, head), html("tbody", {}, ...body)));
   // Each pair once.
-  const pairs = rows.flatMap((row, i) => [...row.words].slice(0, i).map((sign, k) => ({ sign, from: placeOf(names[i]), to: placeOf(names[k]) })));
+  const pairs = seen.flatMap((row, i) => [...row.words].slice(0, i).map((sign, k) => ({ sign, from: placeOf(names[i]), to: placeOf(names[k]) })));
   desk.inSight = pairs.filter(p => "cg".includes(p.sign) && p.from && p.to);
   desk.drawing.inSight(desk.inSight);
 }
@@ -131,7 +174,7 @@ export function show(tried) {
   at("amount").textContent = tried.amount ?? "";
   at("missed").replaceChildren(...(tried.missed ?? []).map(m => html("li", { className: "trouble", textContent: `${m.words}.` })));
   at("closures").replaceChildren(...(tried.closures ?? []).map(c => html("li", { textContent: c.words })));
-  at("setups").replaceChildren(...desk.plan.setups.map(s => setupRow(s, said.get(s.name))));
+  redraw(at("setups"), desk.plan.setups.map(s => setupRow(s, said.get(s.name))));
   wantedTable(tried);
   obstacleList();
   matrix();

@@ -1,9 +1,10 @@
 // Planning: the plan is the page. What is drawn and dragged here is tried by the core beside it; nothing is stored before somebody keeps it.
-import { ask, lay as layOnTable } from "./asking.js";
+import { handIsUp } from "../frame/press.js";
+import { ask, lay as layOnTable, unlessStopped } from "./asking.js";
 import { at, desk, lay, main, say, text, url } from "./desk.js";
 import { Drawing } from "./drawing.js";
 import { follows } from "./hand.js";
-import { jot, keeps, offerPlans, takeUp } from "./keeping.js";
+import { jot, keeps, offerPlans, startWith, takeInHand, takeUp } from "./keeping.js";
 import { fill, lists, show } from "./lists.js";
 import { draw, signs } from "./picture.js";
 import { forgetGround } from "./standing.js";
@@ -12,8 +13,10 @@ import { forgetGround } from "./standing.js";
 async function tryPlan() {
   const asked = ++desk.looks;
   forgetGround();
-  const tried = JSON.parse(await ask("tried", text(), true));
-  if (asked !== desk.looks) return;
+  const answer = await ask("tried", text(), true).catch(unlessStopped);
+  await handIsUp();
+  if (!answer || asked !== desk.looks) return;
+  const tried = JSON.parse(answer);
   desk.tried = tried;
   at("verdict").textContent = tried.verdict;
   at("verdict").classList.toggle("trouble", !tried.met);
@@ -32,26 +35,34 @@ function look() {
   tryPlan();
 }
 
-function take(plan) {
-  desk.plan = structuredClone(plan);
+/** Shows the plan in hand from the beginning. */
+function showPlan() {
   desk.chosen = desk.plan.setups[0]?.name ?? null;
+  at("plan-name").value = desk.plan.name;
   offerPlans();
   fill();
   look();
+}
+
+function take(plan) {
+  takeInHand(plan);
+  showPlan();
 }
 
 async function begin() {
   const answer = await fetch(`${url}/state`);
   const site = await answer.json();
   lay(site, new Drawing(at("ground"), { metres: 1 / site.metre, sign: site.unit }));
+  startWith(site);
   lists(changed);
   follows(changed, () => show(desk.tried ?? {}));
-  keeps(changed);
-  at("plans").addEventListener("change", () => take(desk.plans.find(p => p.name === at("plans").value)));
-  if (takeUp()) say("What you drew here before is on the plan again; it is not kept yet.", true);
+  keeps(changed, take);
   await layOnTable(JSON.stringify({ job: site.job, known: site.known }));
+  takeInHand(desk.plan);
+  if (takeUp()) say("What you drew here before is on the plan again; it is not kept yet.", true);
   desk.drawing.fit([...signs(), ...desk.ground.obstacles.flatMap(o => o.corners)]);
-  take(desk.plan);
+  showPlan();
+  at("table").dataset.drawn = "";
   main.dataset.ready = "1";
 }
 

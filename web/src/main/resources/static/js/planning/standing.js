@@ -1,5 +1,5 @@
 // Where to stand: the ground place by place, coarse first, then fine; thrown away when the plan changes.
-import { ask } from "./asking.js";
+import { ask, unlessStopped } from "./asking.js";
 import { at, desk, equipped, main, setupOf, text } from "./desk.js";
 
 /** So many places are looked at across. */
@@ -17,7 +17,6 @@ export function redrawGround() {
 }
 
 async function look() {
-  if (!equipped()) return;
   const { looks, site } = desk;
   const setup = setupOf(desk.chosen);
   await ask("ground", text(), setup?.name ?? "", setup?.instrument ?? site.instruments[0], site.reflector, setup?.sets ?? 2);
@@ -35,4 +34,4 @@ async function look() {
   main.dataset.looked = "fine";
 }
 
-at("look-at-ground").addEventListener("click", look);
+at("look-at-ground").addEventListener("click", () => equipped() && look().catch(unlessStopped));

@@ -1,6 +1,8 @@
 // What it takes: minutes, proposals with what each setup is there for, marks from two taped distances.
-import { ask, stop } from "./asking.js";
+import { handIsUp } from "../frame/press.js";
+import { ask, stop, unlessStopped } from "./asking.js";
 import { at, desk, equipped, known, placeOf, say, text, want } from "./desk.js";
+import { freeName, putAside } from "./keeping.js";
 
 const USUAL = { setup: 15, target: 4, set: 1 };
 const fieldOf = key => at(`minutes-${key}`);
@@ -28,6 +30,7 @@ export function prices() {
 function price(key, changed) {
   const value = number(fieldOf(key).value);
   if (value === undefined) return say(`"${fieldOf(key).value}" are no minutes: expected a number above 0`);
+  say("");
   desk.plan.minutes = { ...USUAL, ...desk.plan.minutes, [key]: value };
   changed();
 }
@@ -38,34 +41,47 @@ async function propose(changed) {
   say("");
   at("looking").textContent = "Looking for setups…";
   at("stop-looking").hidden = false;
+  const before = text();
   try {
-    const found = JSON.parse(await ask("proposed", text(), desk.plan.setups[0]?.instrument ?? desk.site.instruments[0], desk.site.reflector));
+    const found = JSON.parse(await ask("proposed", before, desk.plan.setups[0]?.instrument ?? desk.site.instruments[0], desk.site.reflector));
     const said = JSON.parse(await ask("reasons", JSON.stringify({ ground: desk.ground, plan: found })));
+    await handIsUp();
+    if (text() !== before) return say("The plan was changed while setups were looked for, and stays as it is: ask for a proposal once more.");
     take(found, said);
     changed();
-  } catch (stopped) {
-    if (stopped.message !== "stopped") throw stopped;
+  } catch (fault) {
+    unlessStopped(fault);
     say("Stopped; the plan is as it was.", true);
+    // What was waiting to be tried was stopped too.
+    changed();
   } finally {
     at("looking").textContent = "";
     at("stop-looking").hidden = true;
   }
 }
 
-/** The proposal takes the place of the setups; the plan it came from stays kept under its own name. */
+/** What the last proposal gave, as text: setups that differ were made by hand. */
+let proposed = "";
+
+/** The proposal takes the place of the setups; where these were kept, or made by hand, the plan stays beside it under its own name. */
 function take(found, said) {
-  const { plan, plans } = desk;
-  const taken = new Set(desk.site.stands);
+  const { plan } = desk;
+  if (plan.setups.length && JSON.stringify(plan.setups) !== proposed) putAside();
+  const taken = new Set([...desk.site.stands, ...desk.site.known.map(m => m.name), ...plan.wanted.map(w => w.name)]);
   let next = 1;
   for (const setup of found.setups) {
-    while (taken.has(`S${next}`)) next++;
+    while (taken.has(`S${next}`) || taken.has(`P${next}`)) next++;
     const named = said.setups?.find(s => s.name === setup.name);
     if (setup.method === "resection") setup.station = `P${next}`;
     setup.name = `S${next++}`;
     if (named) named.name = setup.name;
   }
   plan.setups = found.setups;
-  if (plans.some(p => p.name === plan.name && p.setups.length)) plan.name = `${plan.name.replace(/, proposal$/, "")}, proposal`;
+  proposed = JSON.stringify(plan.setups);
+  if (desk.plans.some(p => p.name === plan.name && p.setups.length)) {
+    plan.name = freeName(`${plan.name.replace(/, proposal( \d+)?$/, "")}, proposal`);
+    desk.of = plan.name;
+  }
   at("plan-name").value = plan.name;
   desk.chosen = plan.setups[0]?.name ?? null;
   reasons = new Map((said.setups ?? []).map(s => [s.name, s]));
