@@ -74,6 +74,7 @@ part_pages() {
   java -cp "$bench_classes" markturn.bench.BookingBench "http://127.0.0.1:$p" "http://127.0.0.1:$bare_port" || fail "a booked reading could not be measured"
   kill "$bare_application" && wait "$bare_application" 2>/dev/null || true
   java -cp "$bench_classes" markturn.bench.PeopleBench "http://127.0.0.1:$p" || fail "many people could not be measured"
+  java -cp "$bench_classes" markturn.bench.NetworkPageBench "http://127.0.0.1:$p" || fail "the page of a network could not be measured"
   java -cp "$bench_classes" markturn.bench.IntakeBench "http://127.0.0.1:$p" || fail "points brought in could not be measured"
   java -cp "$bench_classes" markturn.bench.PlanBench "http://127.0.0.1:$p" || fail "the plan could not be measured"
   java -cp "$bench_classes" markturn.bench.PocketBench "http://127.0.0.1:$p" || fail "a pointing in the pocket could not be measured"

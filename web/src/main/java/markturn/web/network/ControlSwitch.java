@@ -5,8 +5,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
+import markturn.web.fieldbook.Shown;
 
 /**
  * The control marks of a job that are observed instead of held, and how well.
@@ -37,6 +39,12 @@ record ControlSwitch(Set<String> observed, OptionalDouble stdDev) {
                 .mapToDouble(Mark.Deviations::northing)
                 .findFirst()
                 .orElse(USUAL);
+    }
+
+    /** The control as it is booked, for whoever switches it: what they saw. */
+    static String shown(Job job) {
+        return Shown.of(
+                control(job).stream().map(m -> m.name() + " " + m.stdDev()).collect(Collectors.joining("\n")));
     }
 
     /** The marks that it changes, as they would be. */

@@ -2,7 +2,6 @@ package markturn.web.network;
 
 import java.security.Principal;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,25 +9,26 @@ import java.util.OptionalDouble;
 import java.util.TreeSet;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.MarkNoted;
+import markturn.fieldbook.Refused;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.base.Finding;
 import markturn.survey.finding.words.Words;
 import markturn.survey.job.Decision;
+import markturn.survey.job.Job;
 import markturn.survey.job.Mark;
 import markturn.survey.result.MeasuredNetwork;
 import markturn.survey.result.MeasuredNetwork.Adjusted;
 import markturn.survey.result.MeasuredNetwork.Worth;
-import markturn.survey.result.Position;
 import markturn.survey.show.Display;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
 import markturn.web.fieldbook.StandingAdoption;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.LongWork;
-import markturn.web.frame.NotHere;
 import markturn.web.point.Adopting;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -38,6 +38,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** The network of a job: its tests, its marks, its residuals by size; its control switched, its coordinates adopted. */
 @Controller
@@ -135,6 +137,8 @@ class NetworkController {
         ControlSwitch control = faults.isEmpty() ? asked : ControlSwitch.of(book.job());
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
+        model.addAttribute("wholeUrl", whole(book, control, typed));
+        model.addAttribute("controlShown", ControlSwitch.shown(book.job()));
         model.addAttribute("switched", !control.changed(book.job()).isEmpty());
         model.addAttribute("deviation", typed.getOrDefault("deviation", shownDeviation(book)));
         model.addAttribute(
@@ -149,8 +153,18 @@ class NetworkController {
                     runs.known(asked(book, control)).map(LongWork.Run::share).orElse(0.0));
             return "network/under-way";
         }
-        show(book, done.get(), model);
+        show(book, done.get(), typed.containsKey("whole"), model);
         return "network/page";
+    }
+
+    /** The same page with all rows of its lists. */
+    private static String whole(BookedJob book, ControlSwitch control, Map<String, String> typed) {
+        UriComponentsBuilder page = UriComponentsBuilder.fromPath("/job/" + book.jobId() + "/network")
+                .queryParam("whole", "yes");
+        if (typed.containsKey("deviation")) {
+            page.queryParam("deviation", typed.get("deviation")).queryParam("observed", control.observed());
+        }
+        return page.encode().build().toUriString();
     }
 
     private static ControlRow row(Mark mark, ControlSwitch control, Words words) {
@@ -165,7 +179,8 @@ class NetworkController {
                 control.observed().contains(mark.name()));
     }
 
-    private static void show(BookedJob book, NetworkRuns.Done done, Model model) {
+    /** @param whole all rows of the lists, however many */
+    private static void show(BookedJob book, NetworkRuns.Done done, boolean whole, Model model) {
         Words words = new Words(book.job().units());
         MeasuredNetwork network = done.network();
         model.addAttribute("network", network);
@@ -182,17 +197,22 @@ class NetworkController {
                         .orElse(
                                 "the control is no more than holds the figure in place: there is nothing more to compare"));
         model.addAttribute("onControl", NetworkWords.verdict(network.test()));
-        Map<String, Position> now = new HashMap<>();
-        network.marks().forEach(m -> now.put(m.name(), m.position()));
+        NetworkPlaces where = NetworkPlaces.of(done.result(), network);
         model.addAttribute(
                 "adoption",
-                StandingAdoption.of(book.job(), MeasuredNetwork.RUN, now).orElse(null));
+                StandingAdoption.of(book.job(), MeasuredNetwork.RUN, where.adjusted())
+                        .orElse(null));
         model.addAttribute("next", NetworkWords.next(network));
-        model.addAttribute("drawing", NetworkDrawing.of(done.result(), network, words));
+        model.addAttribute("drawing", NetworkDrawing.of(where, words));
         model.addAttribute(
                 "marks",
-                network.marks().stream().map(m -> NetworkWords.row(m, words)).toList());
-        model.addAttribute("pairs", pairs(done.result(), network, words));
+                Listed.of(
+                        network.marks().stream()
+                                .sorted(Comparator.comparing(m -> NetworkPlaces.isLocated(done.result(), m.name())))
+                                .toList(),
+                        whole,
+                        m -> NetworkWords.row(m, words)));
+        model.addAttribute("pairs", pairs(where, whole, words));
         model.addAttribute(
                 "singleFaults",
                 network.faults().stream()
@@ -205,36 +225,33 @@ class NetworkController {
                         .toList());
         model.addAttribute(
                 "sights",
-                network.observations().stream()
-                        .sorted(Comparator.comparingDouble(
-                                        (Worth w) -> w.observation().size())
-                                .reversed())
-                        .map(w -> NetworkWords.row(w, words))
-                        .toList());
+                Listed.of(
+                        network.observations().stream()
+                                .sorted(Comparator.comparingDouble(
+                                                (Worth w) -> w.observation().size())
+                                        .reversed())
+                                .toList(),
+                        whole,
+                        w -> NetworkWords.row(w, words)));
     }
 
     /** Pairs of marks that are not only detail: how well they lie to each other, the longest arrow first. */
-    private static List<PairRow> pairs(SurveyResult result, MeasuredNetwork network, Words words) {
-        return network.relatives().stream()
-                .filter(pair -> !isLocated(result, pair.one()) && !isLocated(result, pair.other()))
-                .sorted(Comparator.comparingDouble((MeasuredNetwork.Relative pair) ->
-                                pair.plan().ellipse().semiMajor())
-                        .reversed())
-                .map(pair -> new PairRow(
+    private static Listed<PairRow> pairs(NetworkPlaces where, boolean whole, Words words) {
+        return Listed.of(
+                where.network().relatives().stream()
+                        .filter(pair -> !where.isLocated(pair.one()) && !where.isLocated(pair.other()))
+                        .sorted(Comparator.comparingDouble((MeasuredNetwork.Relative pair) ->
+                                        pair.plan().ellipse().semiMajor())
+                                .reversed())
+                        .toList(),
+                whole,
+                pair -> new PairRow(
                         pair.one() + " – " + pair.other(),
-                        NetworkDrawing.between(result, network, pair).stream()
+                        where.between(pair).stream()
                                 .mapToObj(words::line)
                                 .findFirst()
                                 .orElse(""),
-                        NetworkWords.ellipse(pair.plan(), words)))
-                .toList();
-    }
-
-    private static boolean isLocated(SurveyResult result, String mark) {
-        return result.job()
-                .mark(mark)
-                .filter(m -> m.kind() == Mark.Kind.LOCATED)
-                .isPresent();
+                        NetworkWords.ellipse(pair.plan(), words)));
     }
 
     /** How far the work is, for the page that waits. */
@@ -271,25 +288,44 @@ class NetworkController {
         if (form.isEmpty("reason") || !form.isSound()) {
             return page(book, control, typed, form.faults(), model);
         }
-        // From the job when its turn comes, all of it or none: sent twice, it is noted once.
-        fieldBook.add(
-                id,
-                typed.get("key"),
-                who.getName(),
-                now -> control.changed(now.job()).stream()
-                        .map(mark -> new MarkNoted(mark, typed.get("reason")))
-                        .toList());
-        return "redirect:/job/" + id + "/network";
+        try {
+            // From the job when its turn comes, all of it or none: sent twice, it is noted once.
+            fieldBook.add(id, typed.get("key"), who.getName(), now -> noted(control, now.job(), typed));
+            return "redirect:/job/" + id + "/network";
+        } catch (Refused meanwhile) {
+            model.addAttribute("message", meanwhile.getMessage());
+            return page(fieldBook.book(id, who.getName()), control, typed, Map.of(), model);
+        }
+    }
+
+    private static List<MarkNoted> noted(ControlSwitch control, Job now, Map<String, String> typed) {
+        if (!Shown.isStill(typed, ControlSwitch.shown(now))) {
+            throw new Refused(
+                    "",
+                    "The control was noted anew while this page was open. Nothing of yours is booked: look at it as it stands now.");
+        }
+        return control.changed(now).stream()
+                .map(mark -> new MarkNoted(mark, typed.get("reason")))
+                .toList();
     }
 
     /** Adopts the coordinates of new control. */
     @PostMapping("/job/{id}/network/adopt")
-    String adopt(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
+    String adopt(
+            @PathVariable String id,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            RedirectAttributes then,
+            Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         ControlSwitch control = ControlSwitch.of(book.job());
-        NetworkRuns.Done done = runs.soon(asked(book, control), adjusted(book, control))
-                .filter(d -> d.network().why().isEmpty())
-                .orElseThrow(NotHere::new);
+        Optional<NetworkRuns.Done> soon = runs.soon(asked(book, control), adjusted(book, control));
+        if (soon.isEmpty() || soon.get().network().why().isPresent()) {
+            // More was booked since: how the job stands now is shown first, with the reason that was typed.
+            then.addAttribute("reason", typed.get("reason"));
+            return "redirect:/job/" + id + "/network";
+        }
+        NetworkRuns.Done done = soon.get();
         Adoption adoption = new Adoption(
                 MeasuredNetwork.RUN,
                 Map.of(
@@ -298,7 +334,7 @@ class NetworkController {
                         Decision.CLOSED,
                         NetworkWords.verdict(done.network().test())));
         done.network().marks().stream()
-                .filter(m -> !isLocated(done.result(), m.name())
+                .filter(m -> !NetworkPlaces.isLocated(done.result(), m.name())
                         && book.job().mark(m.name()).flatMap(Mark::given).isEmpty())
                 .forEach(m -> adoption.take(m.name(), m.position()));
         return adopting.isBooked(book, adoption, typed, who.getName(), model)

@@ -34,11 +34,13 @@ class NetworkRuns {
     }
 
     /**
-     * The network of a job, if it is there soon; started where it was not.
+     * The network of a job, if it is there soon; started where it was not. Of a job to which more was booked an adjustment under way is of
+     * use to nobody, and ends.
      *
      * @param adjusted computes and adjusts the job, beside the page
      */
     Optional<Done> soon(Asked asked, LongWork.Work<Done> adjusted) {
+        runs.cancelOutdated(other -> other.job().equals(asked.job()) && other.revision() < asked.revision());
         return runs.soon(asked, adjusted);
     }
 

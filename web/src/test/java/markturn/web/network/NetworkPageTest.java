@@ -14,6 +14,7 @@ import java.util.UUID;
 import java.util.function.DoubleConsumer;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.DecisionMade;
 import markturn.fieldbook.MarkNoted;
@@ -34,6 +35,14 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** The page of the whole job in one adjustment. */
 @ExtendWith(House.class)
 class NetworkPageTest {
+    private static final Mark.Deviations LEVELLED = new Mark.Deviations(0.001, 0.001, 0.001);
+
+    /** Somebody else notes how well a pillar is known. */
+    private static void noteMeanwhile(FieldBook fieldBook, String id) {
+        Mark observed = AlderWeir.job().mark("PILLAR 1").orElseThrow().withStdDev(Optional.of(LEVELLED));
+        fieldBook.add(id, "meanwhile", "wren", new MarkNoted(observed, "levelled anew"));
+    }
+
     private static Page opened(House house, Job job) {
         String id = house.application().getBean(FieldBook.class).open(job, "wren", Set.of("wren"));
         Page page = house.signedIn("wren");
@@ -223,11 +232,7 @@ class NetworkPageTest {
         page.navigate("/job/" + id + "/network");
         page.locator("form[action$='/network/adopt'] input[name=reason]").fill("it agrees");
         page.getByText("Show what moves").press("Enter");
-        Mark observed = AlderWeir.job()
-                .mark("PILLAR 1")
-                .orElseThrow()
-                .withStdDev(Optional.of(new Mark.Deviations(0.001, 0.001, 0.001)));
-        fieldBook.add(id, "meanwhile", "wren", new MarkNoted(observed, "levelled anew"));
+        noteMeanwhile(fieldBook, id);
         for (Decision answer : answers(fieldBook.book(id, "wren").job())) {
             fieldBook.add(id, UUID.randomUUID().toString(), "ida", new DecisionMade(answer));
         }
@@ -274,5 +279,59 @@ class NetworkPageTest {
         assertThat(page.getByLabel("One sigma of an observed one")).hasValue("five");
         assertThat(page.getByLabel("PILLAR 4 is observed")).not().isChecked();
         assertThat(page.getByText("Book it")).hasCount(0);
+    }
+
+    /** What others note of another mark meanwhile is not taken back by a page from before. */
+    @Test
+    void controlThatOthersNotedMeanwhileIsShownFirst(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        Page page = opened(house, AlderWeir.job());
+        String id = page.url().replaceAll(".*/job/([^/]+)/.*", "$1");
+        page.getByLabel("PILLAR 4 is observed").check();
+        page.getByText("Adjust with this").click();
+        noteMeanwhile(fieldBook, id);
+        page.locator("input[name=reason]").last().fill("knocked by the digger");
+        page.getByText("Book it").click();
+        assertThat(page.locator(".message")).containsText("noted anew while this page was open");
+        Assertions.assertThat(known(house, id))
+                .containsEntry("PILLAR 1", Optional.of(LEVELLED))
+                .containsEntry("PILLAR 4", Optional.empty());
+        assertThat(page.locator("input[name=reason]").last()).hasValue("knocked by the digger");
+    }
+
+    /** Where more was booked the network is adjusted anew, which may take its time: whoever asked to adopt waits with their reason. */
+    @Test
+    void whoAdoptsWhileItIsAdjustedAnewWaitsWithTheReason(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(answered(), "wren", Set.of("wren", "ida"));
+        Page page = house.signedIn("ida");
+        page.navigate("/job/" + id + "/network");
+        page.locator("form[action$='/network/adopt'] input[name=reason]").fill("it agrees");
+        noteMeanwhile(fieldBook, id);
+        NetworkRuns runs = house.application().getBean(NetworkRuns.class);
+        runs.setPatience(Duration.ZERO);
+        try {
+            page.getByText("Show what moves").press("Enter");
+            assertThat(page.locator("form[action$='/network/adopt'] input[name=reason]"))
+                    .hasValue("it agrees");
+        } finally {
+            runs.setPatience(Duration.ofSeconds(2));
+        }
+    }
+
+    @Test
+    void ofALongListTheFirstRowsAreShownAndTheOthersCounted() {
+        List<Integer> all = IntStream.range(0, 1234).boxed().toList();
+        List<Integer> asked = new ArrayList<>();
+        Listed<String> first = Listed.of(all, false, each -> {
+            asked.add(each);
+            return "row " + each;
+        });
+        Assertions.assertThat(first.rows()).hasSize(200).startsWith("row 0");
+        Assertions.assertThat(first.left()).isEqualTo(1034);
+        Assertions.assertThat(asked).hasSize(200);
+        Assertions.assertThat(Listed.of(all, true, each -> each).rows()).isEqualTo(all);
+        Assertions.assertThat(Listed.of(all.subList(0, 3), false, each -> each).left())
+                .isZero();
     }
 }
