@@ -53,11 +53,8 @@ public final class Adoption {
     }
 
     /** Tells what is adopted from anything else that might be: what is booked is what was shown. */
-    public String fingerprint() {
-        return Integer.toHexString(places.stream()
-                .map(AdoptedPlace::written)
-                .collect(Collectors.joining("\n"))
-                .hashCode());
+    public String shown() {
+        return Shown.of(places.stream().map(AdoptedPlace::written).collect(Collectors.joining("\n")));
     }
 
     private static Mark.Deviations deviations(Position of) {

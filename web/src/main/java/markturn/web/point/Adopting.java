@@ -8,6 +8,7 @@ import markturn.survey.finding.base.Finding;
 import markturn.survey.result.Moved;
 import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
 import markturn.web.people.People;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -59,8 +60,8 @@ public class Adopting {
     private boolean isTaken(
             BookedJob book, Adoption adoption, String reason, Map<String, String> typed, String who, Model model) {
         CoordinatesAdopted payload = adoption.payload(book, reason, who, people.shownName(who));
-        String shown = adoption.fingerprint();
-        if (shown.equals(typed.get("shown"))) {
+        String shown = adoption.shown();
+        if (Shown.isStill(typed, shown)) {
             fieldBook.add(book.jobId(), typed.get("key"), who, payload);
             return true;
         }
@@ -68,7 +69,7 @@ public class Adopting {
         model.addAttribute(
                 "moved", Moved.between(book.result().measured(), after.result().measured()));
         model.addAttribute("shown", shown);
-        if (typed.containsKey("shown")) {
+        if (Shown.isSaid(typed)) {
             model.addAttribute(
                     "message",
                     "Something was booked meanwhile that changes these coordinates. Nothing is adopted: this is what would move now.");

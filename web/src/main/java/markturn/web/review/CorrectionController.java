@@ -33,6 +33,7 @@ import markturn.survey.show.Display;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
 import markturn.web.frame.JobPage;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
@@ -160,8 +161,8 @@ class CorrectionController {
             BookedJob after = fieldBook.preview(book, who.getName(), payload.get());
             List<Moved> moved =
                     Moved.between(book.result().measured(), after.result().measured());
-            String shown = fingerprint(payload.get(), book.job().units());
-            if (form.isEmpty("confirm") || !form.text("shown").equals(shown)) {
+            String shown = shown(payload.get(), book.job().units());
+            if (form.isEmpty("confirm") || !Shown.isStill(typed, shown)) {
                 model.addAttribute("moved", moved);
                 model.addAttribute("shown", shown);
                 model.addAttribute(
@@ -186,10 +187,9 @@ class CorrectionController {
     }
 
     /** Tells a note from any other that might be typed: what is booked is what was shown. */
-    private static String fingerprint(NoteCorrected correction, Units units) {
+    private static String shown(NoteCorrected correction, Units units) {
         NoteCorrected note = new NoteCorrected(correction.note(), "", "");
-        return Integer.toHexString(
-                JsonTrees.line(note.written(new JobWriter(units))).hashCode());
+        return Shown.of(JsonTrees.line(note.written(new JobWriter(units))));
     }
 
     private String changedMeanwhile(Entry theirs) {

@@ -115,6 +115,10 @@ class TraverseController {
     @PostMapping("/job/{id}/traverse/same")
     String same(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
+        if (book.holds(key)) {
+            // Said already: the two are not alike any more.
+            return "redirect:/job/" + id + "/traverse";
+        }
         OtherNames.Likeness like = OtherNames.of(book.result().measured()).stream()
                 .filter(l -> l.mark().equals(name))
                 .findFirst()

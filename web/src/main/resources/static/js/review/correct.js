@@ -46,5 +46,6 @@ document.getElementById("untick").addEventListener("click", () => tick(() => fal
 boxes.forEach(box => box.addEventListener("change", count));
 choose();
 count();
+document.getElementById("correct").dataset.drawn = "";
 
 export {};

@@ -1,5 +1,5 @@
 // The review of a setup: switches of the marks that fix or orient it are answered in place. The core computes; this fills the cells and keeps the focus.
-import { begin, listen, main, url } from "../frame/act.js";
+import { answerTo, begin, listen, main, told } from "../frame/act.js";
 import { draw, drawn } from "../frame/draw.js";
 import { handIsUp } from "../frame/press.js";
 
@@ -29,8 +29,7 @@ function fillCells({ cells, out = [], drawing: shapes }) {
 }
 
 async function answer(question, query) {
-  const said = await fetch(`${url()}/${question}?` + new URLSearchParams(query));
-  const filling = said.ok && !said.redirected ? await said.json() : null;
+  const filling = await answerTo(question, query);
   await handIsUp();
   return filling;
 }
@@ -46,11 +45,12 @@ function takingPart() {
 async function whatIf() {
   const mine = ++asked;
   const now = await answer("what-if", takingPart());
-  if (now && mine === asked) fillCells(now);
+  // Without an answer the numbers are those of before the switch: that is said.
+  if (mine === asked && told(now)) fillCells(now);
 }
 
 async function oneMore(query) {
-  const more = await answer("one-more", query);
+  const more = told(await answer("one-more", query));
   if (!more) return;
   document.getElementById("one-more-words").textContent = more.words;
   if (more.drawing) drawShapes(more.drawing);

@@ -78,6 +78,23 @@ class BacksightReviewTest {
         assertThat(cell).not().hasText(before);
     }
 
+    /** Numbers that do not follow a switch would be booked for what they are not. */
+    @Test
+    void aSwitchWithoutAnAnswerIsSaid(House house) {
+        Page page = house.signedIn("wren");
+        opened(page);
+        Locator cell = page.locator("[data-cell='orientation-now']");
+        String before = cell.textContent();
+        page.route(Pattern.compile(".*/what-if.*"), Route::abort);
+        page.locator("[data-off='B1:direction']").uncheck();
+        assertThat(page.locator("#message")).containsText("There is no answer: the connection is gone");
+        assertThat(cell).hasText(before);
+        page.unroute(Pattern.compile(".*/what-if.*"));
+        page.locator("[data-off='B1:distance']").uncheck();
+        assertThat(cell).not().hasText(before);
+        assertThat(page.locator("#message")).isEmpty();
+    }
+
     @Test
     void theKnockedBacksightIsNamedSwitchedOffAndLeftOut(House house) throws FaultyFile {
         Page page = house.signedIn("wren");
