@@ -1,6 +1,7 @@
 package markturn.web.frame;
 
 import java.time.Duration;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.DoubleConsumer;
+import java.util.function.Predicate;
 
 /**
  * Work done beside the pages, so many pieces at once, and the last ones that are done. A page waits a moment for it, then shows how far it
@@ -129,15 +131,25 @@ public final class LongWork<K, T> {
             return work.done(run::reached);
         });
         runs.put(what, run);
-        if (runs.size() > kept) {
-            runs.keySet().stream().findFirst().ifPresent(runs::remove);
-        }
+        letGo();
         return run;
+    }
+
+    /** Only what is done is let go, the earliest first: what is under way, or waits for its turn, somebody waits for. */
+    private void letGo() {
+        long done = runs.values().stream().filter(Run::isDone).count();
+        Iterator<Run<T>> all = runs.values().iterator();
+        while (done > kept && all.hasNext()) {
+            if (all.next().isDone()) {
+                all.remove();
+                done--;
+            }
+        }
     }
 
     /** A piece under way or done; empty where there is none. Whoever looks still waits for it. */
     public synchronized Optional<Run<T>> known(K what) {
-        Optional<Run<T>> run = Optional.ofNullable(runs.get(what));
+        Optional<Run<T>> run = Optional.ofNullable(runs.get(what)).filter(r -> !r.cancelled);
         run.ifPresent(r -> r.asked = System.nanoTime());
         return run;
     }
@@ -160,6 +172,15 @@ public final class LongWork<K, T> {
         if (run != null) {
             run.cancelled = true;
         }
+    }
+
+    /** Ends what is not done yet and what nobody can want any more: the next one does not wait behind it. */
+    public synchronized void cancelOutdated(Predicate<K> outdated) {
+        runs.entrySet().removeIf(each -> {
+            Run<T> run = each.getValue();
+            run.cancelled |= !run.isDone() && outdated.test(each.getKey());
+            return run.cancelled;
+        });
     }
 
     private synchronized void forget(K what, Run<T> failed) {

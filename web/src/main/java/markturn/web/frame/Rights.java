@@ -58,7 +58,6 @@ final class Rights {
             get("/css/**", Who.ANYBODY),
             get("/js/**", Who.ANYBODY),
             get("/fonts/**", Who.ANYBODY),
-            get("/webjars/**", Who.ANYBODY),
             get("/favicon.svg", Who.ANYBODY),
             get("/welcome/*", Who.ANYBODY),
             post("/welcome/*", Who.ANYBODY),

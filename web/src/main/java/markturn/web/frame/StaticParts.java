@@ -2,14 +2,25 @@ package markturn.web.frame;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HexFormat;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.http.CacheControl;
@@ -27,15 +38,43 @@ import org.thymeleaf.spring6.view.ThymeleafViewResolver;
  */
 @Component
 final class StaticParts implements WebMvcConfigurer {
-    private static final CacheControl FOR_GOOD =
+    static final CacheControl FOR_GOOD =
             CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable();
 
-    private static final String WORKER = "js/pocket/worker.js";
+    /** What answers on a device: a script that is held by a policy of its own. */
+    static final String WORKER = "js/pocket/worker.js";
 
+    /** Sheets of styles, each before those that overrule it. */
+    private static final List<String> SHEETS = List.of(
+            "/META-INF/resources/webjars/bootstrap/5.3.8/css/bootstrap-reboot.min.css",
+            "/META-INF/resources/webjars/bootstrap/5.3.8/css/bootstrap-utilities.min.css",
+            "/static/css/fonts.css",
+            "/static/css/tokens.css",
+            "/static/css/base.css",
+            "/static/css/drawing.css",
+            "/static/css/frame.css",
+            "/static/css/job.css",
+            "/static/css/point.css",
+            "/static/css/setup.css",
+            "/static/css/turning.css",
+            "/static/css/detail.css",
+            "/static/css/setout.css",
+            "/static/css/review.css",
+            "/static/css/traverse.css",
+            "/static/css/plan.css",
+            "/static/css/planning.css",
+            "/static/css/phone.css",
+            "/static/css/epoch.css");
+
+    private static final Pattern IMPORT = Pattern.compile("^(?:import|export) .*\"(\\.[^\"]+)\";$", Pattern.MULTILINE);
+
+    private final Map<String, List<String>> imports = new ConcurrentHashMap<>();
+    private final byte[] styles;
     private final String beneath;
 
     StaticParts() throws IOException {
-        this.beneath = "/parts/" + digest();
+        this.styles = together();
+        this.beneath = "/parts/" + digest(styles);
     }
 
     /** Pages that say what failed have no model of a controller: every view gets it. */
@@ -49,19 +88,66 @@ final class StaticParts implements WebMvcConfigurer {
         return beneath + "/" + place;
     }
 
-    /** The address of a sheet of styles by its name. */
-    public String style(String name) {
-        return at("css/" + name + ".css");
+    /** The address of all styles in one: a thin connection is asked for them once. */
+    public String styles() {
+        return at("css/all.css");
+    }
+
+    /**
+     * The addresses of all that a script imports, and what that imports: asked for together with it, none waits for another to name it.
+     *
+     * @param script its place in the house, such as {@code js/frame/house.js}
+     */
+    public List<String> imported(String script) {
+        return imports.computeIfAbsent(script, its -> {
+            Set<String> seen = new LinkedHashSet<>();
+            follow(its, seen);
+            return seen.stream().map(this::at).toList();
+        });
+    }
+
+    private static void follow(String script, Set<String> seen) {
+        Matcher named = IMPORT.matcher(text(script));
+        while (named.find()) {
+            String its = URI.create(script).resolve(named.group(1)).toString();
+            if (seen.add(its)) {
+                follow(its, seen);
+            }
+        }
+    }
+
+    private static String text(String script) {
+        try {
+            return new ClassPathResource("/static/" + script).getContentAsString(StandardCharsets.UTF_8);
+        } catch (IOException gone) {
+            throw new IllegalStateException("a page names a script that is not here: " + script, gone);
+        }
+    }
+
+    /** All styles, one sheet behind the other. */
+    byte[] allStyles() {
+        return styles.clone();
+    }
+
+    private static byte[] together() throws IOException {
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        for (String sheet : SHEETS) {
+            all.write(new ClassPathResource(sheet).getContentAsByteArray());
+            all.write('\n');
+        }
+        return all.toByteArray();
+    }
+
+    /** The address of letters by family, script and weight, such as {@code next-latin-400}. */
+    public String letters(String name) {
+        return at("fonts/atkinson-hyperlegible-" + name + "-normal.woff2");
     }
 
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
         registry.addResourceHandler(beneath + "/**")
                 .addResourceLocations("classpath:/static/")
-                .setCacheControl(FOR_GOOD);
-        // These hold their version in the address.
-        registry.addResourceHandler("/webjars/**")
-                .addResourceLocations("classpath:/META-INF/resources/webjars/")
+                .setUseLastModified(false)
                 .setCacheControl(FOR_GOOD);
     }
 
@@ -78,7 +164,7 @@ final class StaticParts implements WebMvcConfigurer {
                 .addPathPatterns(at(WORKER));
     }
 
-    private static String digest() throws IOException {
+    private static String digest(byte[] styles) throws IOException {
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
             Resource[] all = new PathMatchingResourcePatternResolver().getResources("classpath:/static/**/*.*");
@@ -86,6 +172,7 @@ final class StaticParts implements WebMvcConfigurer {
             for (Resource part : all) {
                 digest.update(part.getContentAsByteArray());
             }
+            digest.update(styles);
             return HexFormat.of().formatHex(digest.digest(), 0, 8);
         } catch (NoSuchAlgorithmException impossible) {
             throw new IllegalStateException("every Java has SHA-256", impossible);

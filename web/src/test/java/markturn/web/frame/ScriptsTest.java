@@ -111,7 +111,8 @@ class ScriptsTest {
     /** The house documents its functions in sentences, not in tags; two names of the browser are not in the checker's list. */
     private static boolean isAboutCode(JSError error) {
         String key = error.getType().key;
-        boolean known = error.getDescription().matches("variable (localStorage|matchMedia) is undeclared");
+        boolean known =
+                error.getDescription().matches("variable (localStorage|sessionStorage|matchMedia) is undeclared");
         return !known && !key.contains("JSDOC") && !key.contains("WRONG_NUMBER_OF_PARAMS");
     }
 }
