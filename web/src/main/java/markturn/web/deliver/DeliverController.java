@@ -89,11 +89,20 @@ class DeliverController {
                 .body("@import url(/css/fonts.css);\n" + Report.stylesheet());
     }
 
-    /** The report to print and keep; made beside the page, which shows how far it is. */
+    /**
+     * The report to print and keep; made beside the page, which shows how far it is.
+     *
+     * @param state of what is being made already, whatever was booked since; empty for the job as it stands
+     */
     @GetMapping("/job/{id}/deliver/report.pdf")
-    Object reportAsPdf(@PathVariable String id, Model model, HttpServletResponse response, Principal who) {
+    Object reportAsPdf(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String state,
+            Model model,
+            HttpServletResponse response,
+            Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        return made(book, asked(book, "report.pdf", DEFAULT_SCALE, who), "report.pdf", model, response);
+        return made(book, asked(book, "report.pdf", DEFAULT_SCALE, state, who), state, model, response);
     }
 
     /** Everything in one file. */
@@ -101,11 +110,12 @@ class DeliverController {
     Object everything(
             @PathVariable String id,
             @RequestParam(defaultValue = "500") int scale,
+            @RequestParam(defaultValue = "") String state,
             Model model,
             HttpServletResponse response,
             Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
-        return made(book, asked(book, "everything", scale, who), "everything", model, response);
+        return made(book, asked(book, "everything", scale, state, who), state, model, response);
     }
 
     /** How far the making of a file is, for the page that waits. */
@@ -115,8 +125,9 @@ class DeliverController {
             @PathVariable String id,
             @PathVariable String file,
             @RequestParam(defaultValue = "500") int scale,
+            @RequestParam(defaultValue = "") String state,
             Principal who) {
-        MadeFiles.Asked asked = asked(fieldBook.book(id, who.getName()), file, scale, who);
+        MadeFiles.Asked asked = asked(fieldBook.book(id, who.getName()), file, scale, state, who);
         Optional<LongWork.Run<byte[]>> run = made.works().known(asked);
         return Map.of(
                 "share", run.map(LongWork.Run::share).orElse(1.0),
@@ -130,34 +141,42 @@ class DeliverController {
             @PathVariable String id,
             @PathVariable String file,
             @RequestParam(defaultValue = "500") int scale,
+            @RequestParam(defaultValue = "") String state,
             Principal who) {
-        made.works().cancel(asked(fieldBook.book(id, who.getName()), file, scale, who));
+        made.works().cancel(asked(fieldBook.book(id, who.getName()), file, scale, state, who));
         return "redirect:/job/" + id + "/deliver";
     }
 
-    private static MadeFiles.Asked asked(BookedJob book, String file, int scale, Principal who) {
+    /** A crew books on while a report is made: whoever waits for it waits for the one that was begun. */
+    private MadeFiles.Asked asked(BookedJob book, String file, int scale, String state, Principal who) {
         if (scale < 1 || scale > LARGEST_SCALE) {
             throw new NotHere();
         }
-        return new MadeFiles.Asked(
-                who.getName(),
-                book.jobId(),
-                book.revision(),
-                file.equals("everything") ? MadeFiles.Kind.EVERYTHING : MadeFiles.Kind.REPORT,
-                scale);
+        MadeFiles.Kind kind = file.equals("everything") ? MadeFiles.Kind.EVERYTHING : MadeFiles.Kind.REPORT;
+        MadeFiles.Asked begun = new MadeFiles.Asked(who.getName(), book.jobId(), state, kind, scale);
+        return made.works().known(begun).isPresent()
+                ? begun
+                : new MadeFiles.Asked(who.getName(), book.jobId(), reports.state(book, who.getName()), kind, scale);
     }
 
-    private Object made(BookedJob book, MadeFiles.Asked asked, String file, Model model, HttpServletResponse response) {
+    private Object made(
+            BookedJob book, MadeFiles.Asked asked, String state, Model model, HttpServletResponse response) {
         Optional<byte[]> content = made.soon(asked, book);
+        boolean isReport = asked.kind() == MadeFiles.Kind.REPORT;
         if (content.isPresent()) {
-            return asked.kind() == MadeFiles.Kind.REPORT
+            return isReport
                     ? file(book, "report.pdf", MediaType.APPLICATION_PDF, content.get())
                     : file(book, "everything.zip", new MediaType("application", "zip"), content.get());
+        }
+        String file = isReport ? "report.pdf" : "everything";
+        if (!asked.state().equals(state)) {
+            return "redirect:/job/" + book.jobId() + "/deliver/" + file + "?scale=" + asked.scale() + "&state="
+                    + asked.state();
         }
         response.setStatus(HttpServletResponse.SC_ACCEPTED);
         JobPage.frame(model, book, WorkStep.DELIVER);
         model.addAttribute("file", file);
-        model.addAttribute("scale", asked.scale());
+        model.addAttribute("asked", asked);
         model.addAttribute(
                 "share", made.works().known(asked).map(LongWork.Run::share).orElse(0.0));
         model.addAttribute("before", made.works().before(asked));

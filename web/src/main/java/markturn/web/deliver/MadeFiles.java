@@ -46,9 +46,10 @@ class MadeFiles {
     /**
      * What is asked for, and by whom.
      *
+     * @param state of the job and its series, as {@link Reports#state} says
      * @param scale of the drawing in it
      */
-    record Asked(String person, String job, long revision, Kind kind, int scale) {}
+    record Asked(String person, String job, String state, Kind kind, int scale) {}
 
     /** How long a page waits before it shows how far the work is. */
     void setPatience(Duration patience) {

@@ -47,6 +47,11 @@ class Reports {
         return seen.epochs().size() < 2 ? report : report.with(Epochs.of(seen.epochs(), seen.reference()));
     }
 
+    /** What the report rests on: another text once anything was booked in the job, or in another of its series. */
+    String state(BookedJob book, String who) {
+        return series.state(book, who);
+    }
+
     private List<Report.Person> crew(BookedJob book) {
         Set<String> observers = new LinkedHashSet<>();
         for (Setup setup : book.job().setups()) {

@@ -5,10 +5,12 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.EpochNoted;
@@ -44,15 +46,31 @@ public class Series {
      */
     public record Seen(List<Epoch> epochs, int hidden, List<String> reference, boolean decided) {}
 
-    /** The series of a job; it holds no epoch where the job belongs to none. */
-    public Seen of(BookedJob book, String who) {
+    /** The jobs of a series, that one first. */
+    private Set<String> jobsOf(BookedJob book) {
         Set<String> ids = new LinkedHashSet<>();
         ids.add(book.jobId());
         book.epochs().forEach(noted -> jobs.ofSeries(noted.series()).forEach(job -> ids.add(job.jobId())));
+        return ids;
+    }
+
+    private Optional<BookedJob> seen(String id, BookedJob book, String who) {
+        return id.equals(book.jobId()) ? Optional.of(book) : fieldBook.find(id, who);
+    }
+
+    /** What somebody sees of a job and its series rests on this: another text once anything was booked in any of them. */
+    public String state(BookedJob book, String who) {
+        return jobsOf(book).stream()
+                .map(id -> seen(id, book, who).map(seen -> "" + seen.revision()).orElse("hidden"))
+                .collect(Collectors.joining("-"));
+    }
+
+    /** The series of a job; it holds no epoch where the job belongs to none. */
+    public Seen of(BookedJob book, String who) {
         List<Epoch> epochs = new ArrayList<>();
         int hidden = 0;
-        for (String id : ids) {
-            Optional<BookedJob> other = id.equals(book.jobId()) ? Optional.of(book) : fieldBook.find(id, who);
+        for (String id : jobsOf(book)) {
+            Optional<BookedJob> other = seen(id, book, who);
             if (other.isEmpty()) {
                 hidden++;
                 continue;
@@ -64,7 +82,22 @@ public class Series {
             }
         }
         epochs.sort(Comparator.comparing(Epoch::at));
-        return new Seen(epochs, hidden, reference(book), !book.reference().isEmpty());
+        return new Seen(
+                toldApart(epochs), hidden, reference(book), !book.reference().isEmpty());
+    }
+
+    /** Two that are called alike, as when both of a crew began the next one, are told apart by a number. */
+    private static List<Epoch> toldApart(List<Epoch> epochs) {
+        Set<String> names = new HashSet<>();
+        List<Epoch> apart = new ArrayList<>();
+        for (Epoch epoch : epochs) {
+            String name = epoch.name();
+            for (int number = 2; !names.add(name); number++) {
+                name = epoch.name() + " (" + number + ")";
+            }
+            apart.add(name.equals(epoch.name()) ? epoch : epoch.called(name));
+        }
+        return apart;
     }
 
     private static boolean isOfSame(BookedJob book, EpochNoted noted) {

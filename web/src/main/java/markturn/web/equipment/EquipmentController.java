@@ -173,8 +173,9 @@ class EquipmentController {
         return added(book, form, new InstrumentAdded(known.get()), "office", model, who, Map.of("key", key));
     }
 
+    /** What is left empty is no 0: every position would be claimed better than it is. */
     private static double millimetres(Form form, String field) {
-        return form.number(field, 0, 1000, "millimetres, 0 or more").orElse(0) * MILLIMETRE;
+        return form.required(field, 0, 1000, "millimetres, 0 only where it is known to add nothing") * MILLIMETRE;
     }
 
     private static Optional<Notch> notch(Form form) {

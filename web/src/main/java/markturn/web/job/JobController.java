@@ -88,7 +88,7 @@ class JobController {
         model.addAttribute(
                 "others",
                 people.all().stream()
-                        .filter(p -> !p.signInName().equals(who.getName()))
+                        .filter(p -> !p.isDisabled() && !p.signInName().equals(who.getName()))
                         .toList());
         model.addAttribute("limits", LimitRows.all());
         model.addAttribute("zones", Display.zones());

@@ -83,15 +83,24 @@ class JobRegisterController {
                         .orElse(""));
     }
 
-    /** Takes a registered mark into the job, as control. */
+    /** Takes a registered mark into the job, as control: the value that was shown, or none. */
     @PostMapping("/job/{id}/register/take")
     String take(
             @PathVariable String id,
             @RequestParam String key,
             @RequestParam String mark,
+            @RequestParam long version,
             RedirectAttributes then,
             Principal who) {
         MarkTaken taken = register.taken(mark).orElseThrow(NotHere::new);
+        if (taken.version() != version) {
+            then.addFlashAttribute(
+                    "fault",
+                    Sentence.of(
+                            "Another value of %s came into force while this page was open. Nothing was taken: look at it in the list, then take it.",
+                            taken.mark().name()));
+            return there(id);
+        }
         try {
             fieldBook.add(id, key, who.getName(), taken);
         } catch (Refused refused) {
@@ -118,13 +127,20 @@ class JobRegisterController {
             String fault = "Expected one mark or more, the datum that its coordinates are in, and why it is entered";
             return TypedAgain.on(there(id), TypedAgain.ticked(typed, "mark", ticked), fault, then);
         }
-        int[] entered = register.enter(book, names, datum.strip(), who.getName(), reason.strip());
+        Register.Entered entered = register.enter(book, names, datum.strip(), who.getName(), reason.strip());
         then.addFlashAttribute(
                 "said",
                 Sentence.of(
-                        "%s in the register; %s of what is in force, which stays.",
-                        Sentence.count(entered[0], "new mark", "new marks"),
-                        Sentence.count(entered[1], "check", "checks")));
+                        "%s in the register; %s of what is in force, which stays%s.",
+                        Sentence.count(entered.fresh(), "new mark", "new marks"),
+                        Sentence.count(entered.checks(), "check", "checks"),
+                        entered.stood() == 0
+                                ? ""
+                                : "; "
+                                        + Sentence.count(
+                                                entered.stood(),
+                                                "value was entered from this job before and checks nothing",
+                                                "values were entered from this job before and check nothing")));
         return there(id);
     }
 

@@ -89,13 +89,20 @@ public class Register {
     }
 
     /**
-     * Enters marks of a job. One that the register has under that name and datum gets a check, and keeps the value in force.
+     * What became of marks that were entered.
      *
-     * @return how many were new, and how many became checks
+     * @param fresh so many were new
+     * @param checks so many became checks of what is in force
+     * @param stood so many values were entered from this job before: nothing is checked by itself
      */
+    record Entered(int fresh, int checks, int stood) {}
+
+    /** Enters marks of a job. One that the register has under that name and datum gets a check, and keeps the value in force. */
     @Transactional
-    int[] enter(BookedJob book, List<String> names, String datum, String who, String reason) {
-        int[] entered = new int[2];
+    Entered enter(BookedJob book, List<String> names, String datum, String who, String reason) {
+        int fresh = 0;
+        int checks = 0;
+        int stood = 0;
         Map<String, Offer> offered = offered(book.job());
         for (String name : names) {
             Offer value = offered.get(name);
@@ -103,6 +110,11 @@ public class Register {
                 continue;
             }
             Optional<RegisterMark> known = marks.findByNameAndDatum(name, datum);
+            if (known.isPresent()
+                    && values(known.get().id()).stream().anyMatch(v -> v.isOf(book.jobId(), value.at()))) {
+                stood++;
+                continue;
+            }
             RegisterMark mark = known.orElseGet(
                     () -> marks.save(new RegisterMark(UUID.randomUUID().toString(), name, datum)));
             values.save(new RegisterValue(
@@ -115,9 +127,13 @@ public class Register {
                     now(),
                     who,
                     reason));
-            entered[known.isPresent() ? 1 : 0]++;
+            if (known.isPresent()) {
+                checks++;
+            } else {
+                fresh++;
+            }
         }
-        return entered;
+        return new Entered(fresh, checks, stood);
     }
 
     /** A value that was a check is in force from now on: by decision, with what was in force before legible. */
@@ -125,6 +141,10 @@ public class Register {
     public void takePlace(String markId, long number, String who, String reason) {
         values.findByMarkIdOrderByNumber(markId).stream()
                 .filter(v -> v.number() == number)
+                // Let in twice it is in force once.
+                .filter(v -> inForce(markId)
+                        .filter(now -> now.isOf(v.jobId(), v.at()))
+                        .isEmpty())
                 .findFirst()
                 .ifPresent(v -> values.save(v.inForce(now(), who, reason)));
     }

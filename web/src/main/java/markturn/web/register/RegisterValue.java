@@ -65,6 +65,15 @@ public class RegisterValue {
         return new RegisterValue(markId, true, at(), stdDev(), source, jobId, from, by, why);
     }
 
+    /** Whether it is that job's determination of the mark there, and no second one. */
+    boolean isOf(String job, Mark.Coordinates there) {
+        return jobId.equals(job) && at().equals(there);
+    }
+
+    String jobId() {
+        return jobId;
+    }
+
     public long number() {
         return number;
     }

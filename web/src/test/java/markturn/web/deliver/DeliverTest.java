@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import markturn.fieldbook.JobNamed;
 import markturn.formats.JobFile;
 import markturn.formats.LandXmlReader;
 import markturn.simulator.AlderWeir;
@@ -66,6 +67,10 @@ class DeliverTest {
             download = page.waitForDownload(() -> {
                 page.getByText("The report as PDF").click();
                 assertThat(page.locator("h1")).hasText("The file is being made");
+                // The crew books on: what was begun is what comes.
+                house.application()
+                        .getBean(FieldBook.class)
+                        .add(id, "meanwhile", "wren", new JobNamed("Alder Weir", "", "Wren", "as before"));
                 files.setPatience(Duration.ofSeconds(3));
             });
         } finally {

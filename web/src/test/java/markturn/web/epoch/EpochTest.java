@@ -61,6 +61,12 @@ class EpochTest {
         return "/job/" + id;
     }
 
+    private static String state(House house, String job) {
+        return house.application()
+                .getBean(Series.class)
+                .state(house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), "wren"), "wren");
+    }
+
     private static void press(Page page, String words) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(words))
                 .click();
@@ -81,7 +87,7 @@ class EpochTest {
                 "M3", new double[] {-0.016, -0.012, -0.008}, "M6", new double[] {-0.010, 0, 0}, "R2", new double[] {
                     0.020, 0, 0
                 });
-        open(house, "Slope in spring", "2026-03-10", 13, Map.of());
+        String first = open(house, "Slope in spring", "2026-03-10", 13, Map.of());
         String second = open(house, "Slope in summer", "2026-06-10", 11, summer);
         String third = open(house, "Slope in autumn", "2026-09-10", 12, autumn);
         Page page = house.signedIn("wren");
@@ -117,6 +123,13 @@ class EpochTest {
         Assertions.assertThat(drawn).contains("\"mark\" : \"M3\"").contains("LineString");
         String report = page.request().get(third + "/deliver/report").text();
         Assertions.assertThat(report).contains("What moved").contains("R2 did not hold in plan");
+        // A report rests on every job of the series: one that is kept stands for no other state of any of them.
+        String before = state(house, third);
+        Assertions.assertThat(state(house, third)).isEqualTo(before);
+        house.application()
+                .getBean(FieldBook.class)
+                .add(first.replace("/job/", ""), "later", "wren", new JobNamed("Slope in spring", "", "Wren", ""));
+        Assertions.assertThat(state(house, third)).isNotEqualTo(before);
     }
 
     @Test
@@ -143,6 +156,13 @@ class EpochTest {
         page.navigate(page.url().replace("/member", "/point"));
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("M8")))
                 .containsText("no position yet");
+        // Both of a crew begin the next one: two of a name are told apart.
+        page.navigate(first + "/epoch");
+        page.locator("[name=name]").first().fill("Cut two");
+        press(page, "Measure the same marks again");
+        page.waitForURL("**/setup");
+        page.navigate(first + "/epoch");
+        assertThat(page.locator("[name=later]")).containsText("Cut two (2),");
     }
 
     @Test

@@ -65,6 +65,10 @@ class RegisterTest {
         assertThat(page.locator(".message")).containsText("Expected one mark or more, the datum");
         enter(page, first, "mill grid", "A", "B");
         assertThat(page.locator(".said")).containsText("2 new marks in the register; 0 checks");
+        // The same value of the same job is no check of itself.
+        enter(page, first, "mill grid", "A", "B");
+        assertThat(page.locator(".said"))
+                .containsText("0 checks of what is in force, which stays; 2 values were entered from this job before");
         // A fresh job is proposed both, and one that has the names already none.
         page.navigate(TypedDay.openJob(page, "Has A and B") + "/register?datum=mill grid");
         assertThat(page.locator("main")).containsText("No registered mark of this datum lies near");
@@ -73,6 +77,13 @@ class RegisterTest {
         press(page, "Open the job");
         page.waitForURL("**/equipment*");
         String fresh = page.url().replaceAll("/equipment.*", "");
+        page.navigate(fresh + "/register?datum=mill grid");
+        page.locator("tr:has-text('Take') input[name=version]")
+                .first()
+                .evaluate("field => field.value = field.value - 1");
+        press(page, "Take A");
+        assertThat(page.locator(".message"))
+                .containsText("Another value of A came into force while this page was open");
         page.navigate(fresh + "/register?datum=mill grid");
         press(page, "Take A");
         page.navigate(fresh + "/register?datum=mill grid");
