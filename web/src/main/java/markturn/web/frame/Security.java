@@ -69,14 +69,17 @@ class Security {
                 .addFilterBefore(pace, UsernamePasswordAuthenticationFilter.class)
                 .addFilterAfter(ends, SecurityContextHolderFilter.class)
                 .addFilterAfter(members, SessionEnds.class)
-                .exceptionHandling(refused -> refused.accessDeniedHandler(
-                        (request, response, denied) -> denied(log, request, response, denied)))
+                .csrf(csrf -> csrf.csrfTokenRepository(new TokensOfPages()))
+                .exceptionHandling(refused -> refused.authenticationEntryPoint(
+                                (request, response, unknown) -> toSignIn(request, response, ""))
+                        .accessDeniedHandler((request, response, denied) -> denied(log, request, response, denied)))
                 .logout(out -> out.logoutUrl("/sign-out")
                         .addLogoutHandler((request, response, who) ->
                                 log.note("sign-out", who == null ? "" : who.getName(), request.getRemoteAddr(), ""))
                         .logoutSuccessUrl("/sign-in?out"))
-                .sessionManagement(sessions ->
-                        sessions.maximumSessions(-1).sessionRegistry(signedIn).expiredUrl("/sign-in?expired"))
+                .sessionManagement(sessions -> sessions.maximumSessions(-1)
+                        .sessionRegistry(signedIn)
+                        .expiredSessionStrategy(ended -> toSignIn(ended.getRequest(), ended.getResponse(), "?expired")))
                 .requestCache(cache -> cache.requestCache(pagesAlone()))
                 .headers(headers -> headers.addHeaderWriter(Security::contentPolicy)
                         // An office's other names are not this house's to decide about.
@@ -99,9 +102,22 @@ class Security {
     /** Where somebody is led after signing in: back to a page, never to what a script had asked for. */
     private static RequestCache pagesAlone() {
         HttpSessionRequestCache cache = new HttpSessionRequestCache();
-        cache.setRequestMatcher(request -> request.getMethod().equals(HttpMethod.GET.name())
-                && String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains(MediaType.TEXT_HTML_VALUE));
+        cache.setRequestMatcher(request -> request.getMethod().equals(HttpMethod.GET.name()) && asksForAPage(request));
         return cache;
+    }
+
+    private static boolean asksForAPage(HttpServletRequest request) {
+        return String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains(MediaType.TEXT_HTML_VALUE);
+    }
+
+    /** Whoever asks for a page is led to the sign-in; a script is told that it is wanted, and gets no session of its own: see {@link TokensOfPages}. */
+    private static void toSignIn(HttpServletRequest request, HttpServletResponse response, String why)
+            throws IOException {
+        if (asksForAPage(request)) {
+            response.sendRedirect("/sign-in" + why);
+        } else {
+            response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
+        }
     }
 
     private static void table(
@@ -135,11 +151,8 @@ class Security {
             SecurityLog log, HttpServletRequest request, HttpServletResponse response, AccessDeniedException denied)
             throws IOException {
         boolean expired = denied instanceof CsrfException && !isSignedIn();
-        boolean fetched = request.getHeader("X-Requested-With") != null;
-        if (expired && !fetched) {
-            response.sendRedirect("/sign-in?expired");
-        } else if (expired) {
-            response.sendError(HttpServletResponse.SC_UNAUTHORIZED);
+        if (expired) {
+            toSignIn(request, response, "?expired");
         } else {
             log.note(
                     "refused",

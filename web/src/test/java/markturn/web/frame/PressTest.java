@@ -27,10 +27,11 @@ class PressTest {
         page.locator("#backsightAt").fill("10 00 00");
         page.locator("[name='back-0']").fill("CHIMNEY");
         Locator begin = page.getByText("Begin the setup");
-        begin.scrollIntoViewIfNeeded();
+        // The browser brings what is being typed back into view, a while later: the hand goes to the button after that.
+        page.waitForTimeout(LONG_ENOUGH);
+        begin.hover();
         page.waitForTimeout(LONG_ENOUGH);
         BoundingBox before = begin.boundingBox();
-        page.mouse().move(before.x + before.width / 2, before.y + before.height / 2);
         // As if the last digit of the height had been typed just before.
         page.locator("#height")
                 .evaluate(

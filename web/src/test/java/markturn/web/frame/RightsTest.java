@@ -114,6 +114,7 @@ class RightsTest {
                                         .setHeader(header, token)
                                         .setMaxRedirects(0));
                 boolean refused = answer.status() == 403
+                        || answer.status() == 401
                         || answer.status() == 302
                                 && answer.headers().get("location").contains("/sign-in");
                 if (refused == isLetIn(address.who(), name) || answer.status() >= 500) {

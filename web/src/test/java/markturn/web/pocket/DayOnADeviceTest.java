@@ -33,6 +33,9 @@ import org.junit.jupiter.api.io.TempDir;
 /** Days on devices that reach no house: every act, with a simulated station; two devices in one job; a browser that dies; whose a device is. */
 @ExtendWith(House.class)
 class DayOnADeviceTest {
+    /** Milliseconds: a device that is told of its connection has asked by then. */
+    private static final int SOON = 2000;
+
     private static BookedJob book(House house, String job, String who) {
         return house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), who);
     }
@@ -197,6 +200,26 @@ class DayOnADeviceTest {
                         book(house, job, "wren").job().setup("S1").orElseThrow().readings())
                 .extracting(Reading::face)
                 .containsExactly(Reading.Face.LEFT, Reading.Face.RIGHT);
+    }
+
+    /** What a device asks of its own accord while somebody signs in is answered late, as on a thin connection: the sign-in holds. */
+    @Test
+    void whatIsAskedMeanwhileTakesNoSignInAway(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Signed in meanwhile");
+            WithoutAConnectionTest.takeAlong(page, job);
+            line.cut();
+            TypedDay.enter(page, job, "E", "1300");
+            page.context().clearCookies();
+            line.holdAnswers(asked -> asked.startsWith("GET /sign-in") && asked.contains("Sec-Fetch-Mode: cors"));
+            line.mend();
+            page.evaluate("dispatchEvent(new Event('online'))");
+            page.waitForTimeout(SOON);
+            House.signIn(page.context().newPage(), "wren");
+            line.goOn();
+            assertThat(page.locator("#pocket-words")).containsText("all sent");
+        }
     }
 
     private static BrowserContext browser(Playwright playwright, Path profile, Line line) {

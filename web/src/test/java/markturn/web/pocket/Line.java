@@ -11,6 +11,7 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Predicate;
 
@@ -21,6 +22,8 @@ public final class Line implements AutoCloseable {
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private volatile boolean cut;
     private volatile boolean deaf;
+    private volatile Predicate<String> late = asked -> false;
+    private final CountDownLatch goOn = new CountDownLatch(1);
 
     public Line(String address) throws IOException {
         this.house = URI.create(address).getPort();
@@ -42,6 +45,16 @@ public final class Line implements AutoCloseable {
         deaf = true;
     }
 
+    /** What is asked so is answered only when the line goes on. */
+    void holdAnswers(Predicate<String> asked) {
+        late = asked;
+    }
+
+    void goOn() {
+        late = asked -> false;
+        goOn.countDown();
+    }
+
     public void mend() {
         cut = false;
         deaf = false;
@@ -59,11 +72,18 @@ public final class Line implements AutoCloseable {
                 open.add(device);
                 open.add(server);
                 AtomicBoolean lost = new AtomicBoolean();
+                AtomicBoolean held = new AtomicBoolean();
                 daemon(() -> carry(device, server, some -> {
                     lost.compareAndSet(false, deaf && some.contains("/pocket/entries"));
+                    held.compareAndSet(false, late.test(some));
                     return false;
                 }));
-                daemon(() -> carry(server, device, some -> lost.get()));
+                daemon(() -> carry(server, device, some -> {
+                    if (held.getAndSet(false)) {
+                        await();
+                    }
+                    return lost.get();
+                }));
             } catch (IOException ended) {
                 // The ear was closed, or the house did not take the call: the next one is heard.
                 continue;
@@ -93,6 +113,14 @@ public final class Line implements AutoCloseable {
         }
     }
 
+    private void await() {
+        try {
+            goOn.await();
+        } catch (InterruptedException ended) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     private static void daemon(Runnable work) {
         Thread thread = new Thread(work, "line");
         thread.setDaemon(true);
@@ -110,6 +138,7 @@ public final class Line implements AutoCloseable {
     @Override
     public void close() throws IOException {
         ear.close();
+        goOn();
         cut();
     }
 }
