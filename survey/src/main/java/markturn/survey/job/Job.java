@@ -2,9 +2,7 @@ package markturn.survey.job;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
@@ -319,16 +317,9 @@ public record Job(
      * another setup, so that what was found holds until one of these changes.
      */
     public Job seenFrom(Setup setup) {
-        Map<String, Mark> seen = new LinkedHashMap<>();
-        for (String name : setup.refersTo()) {
-            Mark mark = Named.get(marks, name);
-            if (mark != null) {
-                seen.put(mark.name(), mark);
-                mark.sameAs().flatMap(this::mark).ifPresent(same -> seen.put(same.name(), same));
-            }
-        }
+        List<Mark> seen = Named.part(marks, setup.refersTo(), Mark::sameAs);
         return changed(draft -> {
-            draft.marks = Named.of(seen);
+            draft.marks = seen;
             draft.setups = List.of();
             draft.fixes = List.of();
             draft.references = List.of();

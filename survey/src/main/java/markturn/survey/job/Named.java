@@ -1,13 +1,16 @@
 package markturn.survey.job;
 
 import java.util.AbstractList;
+import java.util.AbstractMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.RandomAccess;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 
@@ -83,9 +86,77 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         return new Named<>(List.copyOf(all), List.of(), byName, Map.of(), new Counted<>(all.size()));
     }
 
-    /** What stands in a map by these names, in its order; the map is not to be changed any more. */
-    static <T> List<T> of(Map<String, T> byName) {
-        return new Named<>(List.copyOf(byName.values()), List.of(), byName, Map.of(), new Counted<>(byName.size()));
+    /**
+     * Those of a list made by {@link #of} that have certain names, and those that they name in turn, in the order of the names; laid out only
+     * when somebody wants more of it than an element by one of these names.
+     *
+     * @param other the name of another element that goes with one
+     */
+    static <T> List<T> part(List<T> all, Set<String> names, Function<T, Optional<String>> other) {
+        Part<T> part = new Part<>(all, names, other);
+        List<T> elements = new AbstractList<>() {
+            @Override
+            public T get(int index) {
+                return part.laidOut().get(index);
+            }
+
+            @Override
+            public int size() {
+                return part.laidOut().size();
+            }
+        };
+        return new Named<>(List.of(), elements, part, Map.of(), new Counted<>(0));
+    }
+
+    /** Some of a list by their names. */
+    private static final class Part<T> extends AbstractMap<String, T> {
+        private final List<T> all;
+        private final Set<String> names;
+        private final Function<T, Optional<String>> other;
+        private Map<String, T> byName;
+        private List<T> elements;
+
+        Part(List<T> all, Set<String> names, Function<T, Optional<String>> other) {
+            this.all = all;
+            this.names = names;
+            this.other = other;
+        }
+
+        @Override
+        public T get(Object name) {
+            return name instanceof String asked && names.contains(asked) ? Named.get(all, asked) : byName().get(name);
+        }
+
+        private Map<String, T> byName() {
+            if (byName == null) {
+                byName = new LinkedHashMap<>();
+                for (String name : names) {
+                    T named = Named.get(all, name);
+                    if (named != null) {
+                        byName.put(name, named);
+                        other.apply(named).ifPresent(of -> {
+                            T with = Named.get(all, of);
+                            if (with != null) {
+                                byName.put(of, with);
+                            }
+                        });
+                    }
+                }
+            }
+            return byName;
+        }
+
+        List<T> laidOut() {
+            if (elements == null) {
+                elements = List.copyOf(byName().values());
+            }
+            return elements;
+        }
+
+        @Override
+        public Set<Entry<String, T>> entrySet() {
+            return byName().entrySet();
+        }
     }
 
     /** The same list with a few elements more. */

@@ -56,12 +56,16 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
         this.given = given;
         this.known = known;
         this.adjusted = !adjustedBy.isEmpty();
-        this.more = new Sparse<>(given.size());
         this.also = List.copyOf(also);
         int same = adjusted || before.adjusted ? 0 : given.sharedWith(before.given);
+        Unchanged first = Unchanged.of(known, before.known, same);
+        this.more = new Sparse<>(given.size(), before.more, first.places());
         BitSet places = known.found();
         List<MeasuredMark> found = new ArrayList<>(places.cardinality() + also.size());
-        for (int place = places.nextSetBit(0); place >= 0; place = places.nextSetBit(place + 1)) {
+        found.addAll(before.measured.subList(0, first.found()));
+        fixed.addAll(before.fixed.subList(0, first.fixed()));
+        intersected.addAll(before.intersected.subList(0, first.intersected()));
+        for (int place = places.nextSetBit(first.places()); place >= 0; place = places.nextSetBit(place + 1)) {
             MeasuredMark now = place < same && known.isAsIn(before.known, place)
                     ? before.get(place)
                     : measured(given.listed(place).mark(), place, adjustedBy);
@@ -89,6 +93,38 @@ public final class MeasuredMarks extends AbstractList<MeasuredMark> implements R
             }
         });
         this.measured = Collections.unmodifiableList(found);
+    }
+
+    /**
+     * The first marks of the list, up to the first of which something else is known than before: of most computations all but the last few.
+     *
+     * @param places how many of the list
+     * @param found how many of those more is known of than was given; {@code fixed} and {@code intersected} of these
+     */
+    private record Unchanged(int places, int found, int fixed, int intersected) {
+        /** @param shared so many marks of the list are the same */
+        static Unchanged of(KnownPositions now, KnownPositions before, int shared) {
+            BitSet found = now.found();
+            BitSet foundBefore = before.found();
+            int until = 0;
+            int count = 0;
+            int fixed = 0;
+            int intersected = 0;
+            for (int place = found.nextSetBit(0); place >= 0 && place < shared; place = found.nextSetBit(until)) {
+                if (foundBefore.nextSetBit(until) != place || !now.isAsIn(before, place)) {
+                    break;
+                }
+                until = place + 1;
+                count++;
+                String source = now.fromAt(place);
+                if (source == null) {
+                    fixed++;
+                } else if (source.equals(MeasuredSetup.SEVERAL)) {
+                    intersected++;
+                }
+            }
+            return new Unchanged(until, count, fixed, intersected);
+        }
     }
 
     private MeasuredMark measured(Mark mark, int place, Map<String, String> adjustedBy) {

@@ -41,12 +41,17 @@ public final class ShotsMore {
                 return Optional.empty();
             }
             BookedSetup booked = grown.booked().plusShot(job, setup, place);
-            if (lastSet(booked) > lastSet(grown.booked())) {
+            if (circleOf(booked) > lastSet(grown.booked())) {
                 return Optional.empty();
             }
             grown = plus(job, grown, setup, booked, means);
         }
         return Optional.of(grown);
+    }
+
+    /** The set of the shot that stands last. */
+    private static int circleOf(BookedSetup booked) {
+        return booked.readings().get(booked.readings().size() - 1).circle();
     }
 
     /** The last set of which a reading stands: the lists of every target run to it. */
@@ -67,7 +72,16 @@ public final class ShotsMore {
                 && before.setup().orientation().sights().stream()
                         .map(job::trueName)
                         .noneMatch(mark::equals)
-                && before.shots().stream().map(Shot::mark).noneMatch(mark::equals);
+                && !isShot(before, mark);
+    }
+
+    private static boolean isShot(MeasuredSetup setup, String mark) {
+        for (Shot shot : setup.shots()) {
+            if (mark.equals(shot.mark())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static MeasuredSetup plus(Job job, MeasuredSetup before, Setup setup, BookedSetup booked, Means means) {

@@ -3,9 +3,13 @@ package markturn.survey.job;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** Lists whose elements are found and counted without looking through them, beside plain lists. Source: the definition. */
@@ -31,5 +35,26 @@ class NamedTest {
                     .isEqualTo((int) plain.stream().filter(WITH_A_SEVEN).count());
         }
         assertThat(named).isEqualTo(plain);
+    }
+
+    /** Of "a" goes "A" with it, and so on: what was neither asked for nor goes with that is not there, laid out or not. */
+    @Test
+    void aPartHoldsWhatWasAskedForAndWhatGoesWithIt() {
+        List<String> all = Named.of(List.of("A", "B", "C", "a", "b", "x", "y"), text -> text);
+        for (boolean laidOut : new boolean[] {false, true}) {
+            List<String> part = Named.part(
+                    all,
+                    new LinkedHashSet<>(List.of("b", "x", "z")),
+                    text -> Optional.of(text.toUpperCase(Locale.ROOT)));
+            if (laidOut) {
+                assertThat(part).containsExactly("b", "B", "x");
+            }
+            assertThat(Stream.of("b", "x", "B").map(name -> Named.get(part, name)))
+                    .containsExactly("b", "x", "B");
+            assertThat(Stream.of("A", "a", "y", "X", "z").map(name -> Named.get(part, name)))
+                    .containsOnlyNulls();
+            assertThat(Named.count(part, EVEN)).isZero();
+            assertThat(part).hasSize(3);
+        }
     }
 }

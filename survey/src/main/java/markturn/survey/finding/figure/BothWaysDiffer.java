@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.DoubleSupplier;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 import markturn.survey.finding.base.Evidence;
 import markturn.survey.finding.base.Finding;
@@ -38,13 +37,13 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
 
     @Override
     public List<Leg> gather(SetupEvidence evidence) {
-        return legs(evidence.settings(), evidence.setup(), sets -> Legs.isEnd(evidence.settings(), sets));
+        return legs(evidence.settings(), evidence.setup(), evidence.ends());
     }
 
-    private static List<Leg> legs(Job job, MeasuredSetup setup, Predicate<SetAbstract> counts) {
+    private static List<Leg> legs(Job job, MeasuredSetup setup, List<SetAbstract> those) {
         String from = job.trueName(setup.setup().station());
-        return setup.abstracts().stream()
-                .filter(sets -> sets.horizontal().isPresent() && counts.test(sets))
+        return those.stream()
+                .filter(sets -> sets.horizontal().isPresent())
                 .map(sets -> Leg.of(from, job.trueName(sets.target()), setup, sets))
                 .toList();
     }
@@ -54,7 +53,7 @@ final class BothWaysDiffer implements GatheringRule<BothWaysDiffer.Leg> {
         Job job = evidence.job();
         List<Leg> legs = Legs.stoodOnDetail(job, evidence.setups())
                 ? evidence.setups()
-                        .flatMap(setup -> legs(job, setup, sets -> true).stream())
+                        .flatMap(setup -> legs(job, setup, setup.abstracts()).stream())
                         .toList()
                 : gathered;
         List<Finding> found = new ArrayList<>();

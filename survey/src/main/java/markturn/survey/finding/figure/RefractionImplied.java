@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import markturn.survey.finding.base.Evidence;
@@ -57,14 +56,13 @@ final class RefractionImplied implements GatheringRule<RefractionImplied.Sight> 
 
     @Override
     public List<Sight> gather(SetupEvidence evidence) {
-        return sights(evidence.settings(), evidence.setup(), sets -> Legs.isEnd(evidence.settings(), sets));
+        return sights(evidence.settings(), evidence.setup(), evidence.ends());
     }
 
-    private static List<Sight> sights(Job job, MeasuredSetup setup, Predicate<SetAbstract> counts) {
-        return setup.abstracts().stream()
+    private static List<Sight> sights(Job job, MeasuredSetup setup, List<SetAbstract> those) {
+        return those.stream()
                 .filter(sets -> sets.elevationDifference().isPresent()
-                        && sets.horizontal().isPresent()
-                        && counts.test(sets))
+                        && sets.horizontal().isPresent())
                 .map(sets -> sight(job, setup, sets))
                 .toList();
     }
@@ -95,7 +93,7 @@ final class RefractionImplied implements GatheringRule<RefractionImplied.Sight> 
         }
         List<Sight> sights = Legs.stoodOnDetail(job, evidence.setups())
                 ? evidence.setups()
-                        .flatMap(setup -> sights(job, setup, sets -> true).stream())
+                        .flatMap(setup -> sights(job, setup, setup.abstracts()).stream())
                         .toList()
                 : gathered;
         Set<String> stations = sights.stream().map(Sight::from).collect(Collectors.toSet());

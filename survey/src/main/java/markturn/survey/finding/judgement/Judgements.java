@@ -167,13 +167,14 @@ public final class Judgements {
         Set<String> told = new HashSet<>();
         for (BookedReading booked : setup.booked().readings()) {
             Reading reading = booked.reading();
-            reading.targetHeight()
-                    .filter(h -> h.again().isPresent() && told.add(reading.target()))
-                    .ifPresent(h -> twice(
-                            h,
-                            reading.target(),
-                            Math.sqrt(2) * job.sighted(reading).heightStdDev(),
-                            tests));
+            MeasuredHeight height = reading.targetHeight().orElse(null);
+            if (height != null && height.again().isPresent() && told.add(reading.target())) {
+                twice(
+                        height,
+                        reading.target(),
+                        Math.sqrt(2) * job.sighted(reading).heightStdDev(),
+                        tests);
+            }
         }
         OptionalDouble plummet = setup.setup().settingUp().plummet();
         if (plummet.isPresent()) {

@@ -54,20 +54,20 @@ final class FaceMissing implements SetupRule {
     }
 
     private static Stream<Finding> detail(SetupEvidence evidence, MeasuredSetup setup) {
-        List<Shot> single = setup.shots().stream()
-                .filter(s -> s.fix().role() == Reading.Role.DETAIL && !s.fix().isOnBothFaces())
-                .toList();
-        if (single.isEmpty()) {
+        int single = 0;
+        double longest = 0;
+        for (Shot shot : setup.shots()) {
+            if (shot.fix().role() == Reading.Role.DETAIL && !shot.fix().isOnBothFaces()) {
+                single++;
+                longest = Math.max(longest, shot.horizontal().orElse(0));
+            }
+        }
+        if (single == 0) {
             return Stream.empty();
         }
         Instrument instrument = evidence.settings().instrument(setup.setup().instrument());
         OptionalDouble collimation = last(FacePairs.collimations(setup, instrument));
         OptionalDouble index = last(FacePairs.indexes(setup, instrument));
-        double longest = single.stream()
-                .filter(s -> s.horizontal().isPresent())
-                .mapToDouble(s -> s.horizontal().getAsDouble())
-                .max()
-                .orElse(0);
         Words words = evidence.words();
         String cost = collimation.isEmpty()
                 ? "No pair of faces in this setup tells what collimation does to them."
@@ -84,7 +84,7 @@ final class FaceMissing implements SetupRule {
                 setup.name(),
                 "",
                 "%d detail %s read on a single face. %s"
-                        .formatted(single.size(), single.size() == 1 ? "point is" : "points are", cost)));
+                        .formatted(single, single == 1 ? "point is" : "points are", cost)));
     }
 
     private static OptionalDouble last(List<FacePairs.Pair> pairs) {

@@ -1,6 +1,8 @@
 package markturn.survey.finding.setup;
 
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
@@ -11,6 +13,7 @@ import markturn.survey.finding.base.Finding.Severity;
 import markturn.survey.finding.base.FindingCode;
 import markturn.survey.finding.base.SetupEvidence;
 import markturn.survey.finding.base.SetupRule;
+import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.reduce.BookedReading;
 import markturn.survey.reduce.Heights;
@@ -77,25 +80,27 @@ final class HeightUnlikely implements SetupRule {
     }
 
     private static Stream<Finding> reflectors(SetupEvidence evidence, MeasuredSetup setup) {
+        List<Finding> found = new ArrayList<>();
         Set<String> told = new HashSet<>();
-        return setup.booked().readings().stream()
-                .map(BookedReading::reading)
-                .filter(r -> Heights.ofTarget(evidence.settings(), r).isPresent())
-                .filter(r -> Math.abs(Heights.ofTarget(evidence.settings(), r).getAsDouble()) > HIGHEST_REFLECTOR)
-                .filter(r -> told.add(r.target()))
-                .map(r -> {
-                    double height = Heights.ofTarget(evidence.settings(), r).getAsDouble();
-                    return Finding.of(
-                                    FindingCode.HEIGHT_UNLIKELY,
-                                    Severity.WARN,
-                                    setup.name(),
-                                    r.target(),
-                                    "The target height of %s at %s is beyond any usual pole (%s). Look at the pole and note the height again."
-                                            .formatted(
-                                                    evidence.words().height(height),
-                                                    r.target(),
-                                                    evidence.words().height(HIGHEST_REFLECTOR)))
-                            .with(Measure.LENGTH, height, HIGHEST_REFLECTOR);
-                });
+        for (BookedReading booked : setup.booked().readings()) {
+            Reading reading = booked.reading();
+            OptionalDouble height = Heights.ofTarget(evidence.settings(), reading);
+            if (height.isPresent()
+                    && Math.abs(height.getAsDouble()) > HIGHEST_REFLECTOR
+                    && told.add(reading.target())) {
+                found.add(Finding.of(
+                                FindingCode.HEIGHT_UNLIKELY,
+                                Severity.WARN,
+                                setup.name(),
+                                reading.target(),
+                                "The target height of %s at %s is beyond any usual pole (%s). Look at the pole and note the height again."
+                                        .formatted(
+                                                evidence.words().height(height.getAsDouble()),
+                                                reading.target(),
+                                                evidence.words().height(HIGHEST_REFLECTOR)))
+                        .with(Measure.LENGTH, height.getAsDouble(), HIGHEST_REFLECTOR));
+            }
+        }
+        return found.stream();
     }
 }
