@@ -2,6 +2,7 @@ package markturn.web.frame;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.APIRequestContext;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -123,6 +124,23 @@ class RightsTest {
             }
         }
         assertThat(wrong).isEmpty();
+    }
+
+    /** Only a page that is shown begins a session: a cookie that comes late takes nobody's sign-in away. Source: common practice, no source. */
+    @Test
+    void aScriptThatIsNotSignedInIsToldSoAndGetsNoSession(House house) {
+        APIRequestContext nobody = house.visitor().request();
+        RequestOptions alone = RequestOptions.create().setMaxRedirects(0);
+        for (APIResponse answer : List.of(
+                nobody.get("/job", alone),
+                nobody.get("/job/11111111-1111-1111-1111-111111111111/pocket/book", alone),
+                nobody.post("/job/11111111-1111-1111-1111-111111111111/pocket/entries", alone))) {
+            assertThat(answer.status()).as(answer.url()).isEqualTo(401);
+            assertThat(answer.headers()).as(answer.url()).doesNotContainKey("set-cookie");
+        }
+        APIResponse page = nobody.get("/job", alone.setHeader("Accept", "text/html"));
+        assertThat(page.status()).isEqualTo(302);
+        assertThat(page.headers().get("location")).endsWith("/sign-in");
     }
 
     /** Whoever is no member of a job, never was or no longer is, finds nothing of it at any address, whatever the account may do. */
