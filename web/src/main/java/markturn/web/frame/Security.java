@@ -99,9 +99,10 @@ class Security {
         response.setHeader("Content-Security-Policy", data ? POLICY_OF_DATA : CONTENT_SECURITY_POLICY);
     }
 
-    /** Where somebody is led after signing in: back to a page, never to what a script had asked for. */
+    /** Where somebody is led after signing in: back to a page under its own address, never to what a script had asked for. */
     private static RequestCache pagesAlone() {
         HttpSessionRequestCache cache = new HttpSessionRequestCache();
+        cache.setMatchingRequestParameterName(null);
         cache.setRequestMatcher(request -> request.getMethod().equals(HttpMethod.GET.name()) && asksForAPage(request));
         return cache;
     }

@@ -37,6 +37,11 @@ class SessionEndsTest {
         age(session, Duration.ofHours(12).plusMinutes(1));
         page.navigate("/job");
         assertThat(page).hasURL(SIGN_IN);
+        // Who signs in again is led to the page that was asked for, under its own address.
+        page.getByLabel("Name").fill("wren");
+        page.getByLabel("Password").fill("alder-weir");
+        page.keyboard().press("Enter");
+        assertThat(page).hasURL(Pattern.compile(".*/job$"));
     }
 
     /** Begun so long ago, and used this moment: that it was idle must not end it. */
