@@ -16,6 +16,11 @@ import markturn.web.TestDatabase;
 
 /** The application as a process of its own, so that it can be killed. */
 record Served(Process process, String address) {
+    /** Four minutes: a start takes some ten seconds, and beyond a minute where a machine has much else to do. */
+    private static final int MOST_TRIES = 2400;
+
+    private static final int BETWEEN_TRIES = 100;
+
     /** Starts it on a database and waits until it answers. */
     static Served start(TestDatabase database, String log, String... settings) throws Exception {
         int port;
@@ -39,7 +44,7 @@ record Served(Process process, String address) {
                         .start(),
                 "http://127.0.0.1:" + port);
         HttpClient client = HttpClient.newHttpClient();
-        for (int i = 0; i < 600; i++) {
+        for (int i = 0; i < MOST_TRIES; i++) {
             try {
                 client.send(
                         HttpRequest.newBuilder(URI.create(served.address() + "/sign-in"))
@@ -50,7 +55,7 @@ record Served(Process process, String address) {
                 assertThat(served.process().isAlive())
                         .as("the application, see target/" + log)
                         .isTrue();
-                Thread.sleep(100);
+                Thread.sleep(BETWEEN_TRIES);
             }
         }
         throw new IllegalStateException("the application does not answer");
