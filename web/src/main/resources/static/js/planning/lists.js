@@ -42,7 +42,7 @@ function wantedRow(mark) {
   const figures = Object.fromEntries(Object.keys(ASKED).map(key => [key, asked(mark, key)]));
   const words = html("td", { colSpan: 5 });
   const cells = [name, ...Object.values(figures), gone].map(inside => html("td", {}, inside));
-  return { mark, name, figures, gone, words, lines: [html("tr", {}, ...cells), html("tr", { className: "promise" }, words)] };
+  return { mark, name, figures, gone, words, lines: [html("tr", {}, ...cells), html("tr", {}, words)] };
 }
 
 /** What stands in a row now; a field in hand keeps what is being typed. */
@@ -54,7 +54,7 @@ function fillRow({ mark, name, figures, gone, words }, said) {
     field.setAttribute("aria-label", `${mark.name}, ${ASKED[key]}, ${desk.site.smallSign}`);
   }
   gone.setAttribute("aria-label", `Drop ${mark.name}`);
-  Object.assign(words, { className: said?.missed ? "trouble" : "remark", textContent: said?.words ?? "" });
+  Object.assign(words, { className: said?.missed ? "trouble pt-0" : "remark pt-0", textContent: said?.words ?? "" });
   words.dataset.promise = mark.name;
 }
 
@@ -94,14 +94,14 @@ function redraw(box, parts) {
 
 function setupRow(setup, said) {
   const chosen = setup.name === desk.chosen;
-  const box = html("details", { className: "planned", open: chosen });
+  const box = html("details", { className: "planned border-bottom py-1", open: chosen });
   box.dataset.setup = setup.name;
   const where = setup.method === "occupied" ? `on ${setup.station}` : `free station ${setup.station}`;
   box.append(html("summary", {}, html("strong", { textContent: setup.name }), ` ${where}, ${setup.sets} ${setup.sets === 1 ? "set" : "sets"}`));
   box.addEventListener("toggle", () => { if (box.open && desk.chosen !== setup.name) { desk.chosen = setup.name; } });
-  const sentences = (said?.said ?? []).map(s => html("p", { className: "remark", textContent: s.words }));
+  const sentences = (said?.said ?? []).map(s => html("p", { className: "remark my-1", textContent: s.words }));
   const why = reasonOf(setup.name);
-  if (why) sentences.push(html("p", { className: "loses", textContent: `${why.takes}. ${why.loses}` }));
+  if (why) sentences.push(html("p", { className: "loses my-1", textContent: `${why.takes}. ${why.loses}` }));
   const sets = html("select", {}, ...[1, 2, 3, 4, 6].map(n => new Option(`${n} ${n === 1 ? "set" : "sets"}`, n, false, n === setup.sets)));
   sets.setAttribute("aria-label", `Sets at ${setup.name}`);
   sets.addEventListener("change", () => { setup.sets = Number(sets.value); changed(); });
@@ -115,7 +115,7 @@ function setupRow(setup, said) {
     changed();
   });
   const views = new Map((said?.sights ?? []).map(s => [s.to, s]));
-  const targets = html("p", { className: "targets" }, ...candidates(setup).map(aim => target(setup, aim, views.get(aim.target))));
+  const targets = html("p", { className: "targets d-flex flex-wrap gap-1 column-gap-3 m-0" }, ...candidates(setup).map(aim => target(setup, aim, views.get(aim.target))));
   box.append(...sentences, html("p", { className: "in-line" }, sets, instrument, gone), targets);
   return box;
 }
@@ -132,7 +132,7 @@ function target(setup, aim, view) {
     changed();
   });
   const words = view && view.view !== "clear" ? ` (${view.view}${view.by ? ` by ${view.by}` : ""})` : "";
-  return html("label", { className: VIEWS[view?.view] ?? "" }, box, ` ${aim.target}${words}`);
+  return html("label", { className: `d-flex gap-2 align-items-center m-0 py-1 fw-normal ${VIEWS[view?.view] ?? ""}` }, box, ` ${aim.target}${words}`);
 }
 
 let listed = "";

@@ -66,7 +66,7 @@ function sayValues(usual) {
   summary.replaceChildren(head);
   if (usual.open) return;
   const values = document.createElement("span");
-  values.className = "remark";
+  values.className = "remark fw-normal ms-2";
   values.textContent = words.join("; ");
   summary.append(" ", values);
 }

@@ -97,7 +97,8 @@ class StylesTest {
                 }
             }
         }
-        assertThat(rules).hasSizeGreaterThan(300);
+        // What a class of the library says is no rule of the house: a new one is worth a look at what stands already.
+        assertThat(rules).hasSizeBetween(300, 430);
         return rules;
     }
 }
