@@ -92,7 +92,7 @@ function show(view) {
   draw(view);
   const { tested } = view.parts;
   if (!tested) return;
-  ["wide", "resection"].forEach(name => main().classList.toggle(name, switches() !== null));
+  ["mw-100", "resection"].forEach(name => main().classList.toggle(name, switches() !== null));
   if (!switches()) return;
   fillCells(tested);
   showWhole();
