@@ -42,7 +42,7 @@ function wantedRow(mark) {
   const figures = Object.fromEntries(Object.keys(ASKED).map(key => [key, asked(mark, key)]));
   const words = html("td", { colSpan: 5 });
   const cells = [name, ...Object.values(figures), gone].map(inside => html("td", {}, inside));
-  return { mark, name, figures, gone, words, lines: [html("tr", {}, ...cells), html("tr", {}, words)] };
+  return { mark, name, figures, gone, words, lines: [html("tr", {}, ...cells), html("tr", { className: "promise" }, words)] };
 }
 
 /** What stands in a row now; a field in hand keeps what is being typed. */
