@@ -132,7 +132,7 @@ function target(setup, aim, view) {
     changed();
   });
   const words = view && view.view !== "clear" ? ` (${view.view}${view.by ? ` by ${view.by}` : ""})` : "";
-  return html("label", { className: `d-flex gap-2 align-items-center m-0 py-1 fw-normal ${VIEWS[view?.view] ?? ""}` }, box, ` ${aim.target}${words}`);
+  return html("label", { className: `tick fw-normal ${VIEWS[view?.view] ?? ""}` }, box, ` ${aim.target}${words}`);
 }
 
 let listed = "";

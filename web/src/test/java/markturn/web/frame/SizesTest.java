@@ -10,6 +10,7 @@ import markturn.web.House;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Every page at the sizes it is used in. Sources: WCAG 2.2, 1.4.10 (reflow) and 2.5.8; the house's own 44 px, 68 px and 88 px. */
 @ExtendWith(House.class)
@@ -59,6 +60,20 @@ class SizesTest {
     @SuppressWarnings("unchecked")
     private static List<String> asked(Page page, String question) {
         return (List<String>) page.evaluate(question);
+    }
+
+    /** Whatever class lays it out; HTML, the hidden attribute: what is not yet, or no longer, relevant. */
+    @ParameterizedTest
+    @ValueSource(strings = {"d-flex", "d-block", "d-grid", "d-inline-flex"})
+    void whatIsHiddenStaysHidden(String layout, House house) {
+        Page page = house.visitor();
+        page.navigate("/sign-in");
+        assertThat(page.evaluate("""
+                        layout => {
+                          const hidden = Object.assign(document.createElement('p'), { className: layout, hidden: true });
+                          document.body.append(hidden);
+                          return getComputedStyle(hidden).display;
+                        }""", layout)).isEqualTo("none");
     }
 
     @ParameterizedTest
