@@ -70,6 +70,11 @@ public final class BookedJob {
         return new BookedJob(jobId, all.done(), after, placesAfter, stateAfter, memory, computing);
     }
 
+    /** The same book with nothing that was computed of it: it weighs a third, and whoever asks waits for a computation from the readings. */
+    public BookedJob laidAside() {
+        return new BookedJob(jobId, entries, job, places, state, new ComputationCache(), computing);
+    }
+
     public String jobId() {
         return jobId;
     }

@@ -7,9 +7,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import markturn.fieldbook.Assembly;
 import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.Entry;
+import markturn.fieldbook.JobNamed;
 import markturn.fieldbook.JobOpened;
 import markturn.simulator.AlderWeir;
 import markturn.survey.job.Job;
@@ -47,6 +49,43 @@ class KeptBooksTest {
         }
         kept.keep(book(books, job));
         System.out.println(books + " books, " + after + " after " + report.size() + " MB");
+    }
+
+    @Test
+    void whatIsComputedGoesWhenNobodyAsks() {
+        AtomicLong now = new AtomicLong();
+        KeptBooks kept = new KeptBooks(now::get);
+        BookedJob worked = kept.keep(book(1, AlderWeir.job()));
+        now.addAndGet(KeptBooks.IN_USE.minusMinutes(1).toNanos());
+        assertThat(kept.of("job 1")).containsSame(worked);
+        now.addAndGet(KeptBooks.IN_USE.minusMinutes(1).toNanos());
+        assertThat(kept.of("job 1"))
+                .as("asked for a minute before its time was over")
+                .containsSame(worked);
+
+        now.addAndGet(KeptBooks.IN_USE.plusMinutes(1).toNanos());
+        BookedJob rested = kept.of("job 1").orElseThrow();
+        assertThat(rested).isNotSameAs(worked);
+        assertThat(rested.entries()).isSameAs(worked.entries());
+        assertThat(rested.result().measured().marks())
+                .as("computed again from the same readings")
+                .isEqualTo(worked.result().measured().marks());
+        assertThat(kept.of("job 1")).as("in use again").containsSame(rested);
+    }
+
+    @Test
+    void aBookThatWasLaidAsideStandsBehindALaterOne() {
+        AtomicLong now = new AtomicLong();
+        KeptBooks kept = new KeptBooks(now::get);
+        BookedJob first = kept.keep(book(1, AlderWeir.job()));
+        BookedJob later = Assembly.with(
+                first,
+                new Entry(2, "key-two", Instant.EPOCH, "wren", new JobNamed("Alder Weir again", "", "wren", "")));
+        now.addAndGet(KeptBooks.IN_USE.plusMinutes(1).toNanos());
+        kept.keep(later);
+        assertThat(kept.of("job 1")).containsSame(later);
+        kept.forget();
+        assertThat(kept.of("job 1")).isEmpty();
     }
 
     @Test
