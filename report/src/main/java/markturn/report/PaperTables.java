@@ -8,12 +8,21 @@ import java.util.stream.IntStream;
 /**
  * The tables of the report as they are set on paper: a renderer lays out every cell by itself, and thousands of rows have tens of thousands.
  * Columns of numbers that adjoin are therefore set as one cell of fixed-width type, padded so that they stand below each other; of a table
- * of class {@code lines} all columns but that of the reasons, and those without any entry are left out. The words and numbers are the same
- * in the same order.
+ * of class {@code lines} all columns but that of the reasons, and those without any entry are left out; of a long list all, where a sheet is
+ * wide enough. Lines that are set so stand a few in a row where nothing tells them apart. The words and numbers are the same in the same order.
  */
 final class PaperTables {
     /** A cell that holds several columns. */
     private static final String PACK = "pack";
+
+    /** So many lines stand in a row, a little apart from the next: that many the eye follows across a sheet. */
+    private static final int TOGETHER = 5;
+
+    /** A list of more rows is looked up in, not read. */
+    private static final int LONG = 200;
+
+    /** So many characters of the fixed-width type stand on a sheet. */
+    private static final int WIDEST = 108;
 
     private static final String BETWEEN = "  ";
     private static final ReportTable.Cell NOTHING = new ReportTable.Cell("", "");
@@ -22,6 +31,9 @@ final class PaperTables {
     private record Run(int from, int to) {}
 
     private final boolean lines;
+    /** Whether words are set like numbers. */
+    private final boolean whole;
+
     private final List<ReportTable.Column> head;
     private final List<ReportTable.Row> rows;
     private final List<Run> runs = new ArrayList<>();
@@ -33,6 +45,7 @@ final class PaperTables {
         this.head = table.columns();
         this.rows = table.rows();
         this.widths = IntStream.range(0, head.size()).map(this::widthOf).toArray();
+        this.whole = lines || rows.size() > LONG && wide() <= WIDEST;
         this.empty = new boolean[head.size()];
         for (int column = 0; column < head.size(); column++) {
             int at = column;
@@ -55,10 +68,7 @@ final class PaperTables {
             return table;
         }
         PaperTables paper = new PaperTables(table);
-        return new ReportTable(
-                table.kind(),
-                paper.columns(),
-                table.rows().stream().map(paper::row).toList());
+        return new ReportTable(table.kind(), paper.columns(), paper.rows());
     }
 
     private List<ReportTable.Column> columns() {
@@ -71,6 +81,45 @@ final class PaperTables {
             }
         }
         return columns;
+    }
+
+    private List<ReportTable.Row> rows() {
+        List<ReportTable.Row> set = new ArrayList<>();
+        int together = 0;
+        for (ReportTable.Row each : rows) {
+            ReportTable.Row row = row(each);
+            int last = set.size() - 1;
+            boolean joins = whole && together > 0 && together < TOGETHER && isPlain(row) && isPlain(set.get(last));
+            if (joins) {
+                set.set(last, joined(set.get(last), row));
+            } else {
+                set.add(row);
+            }
+            together = joins ? together + 1 : 1;
+        }
+        return set;
+    }
+
+    /** A line that stands, and of which nothing is said. */
+    private static boolean isPlain(ReportTable.Row row) {
+        return row.kind().isEmpty()
+                && row.cells().stream()
+                        .allMatch(
+                                cell -> cell.kind().equals(PACK) || cell.words().isEmpty());
+    }
+
+    private static ReportTable.Row joined(ReportTable.Row above, ReportTable.Row below) {
+        List<ReportTable.Cell> cells = new ArrayList<>();
+        for (int i = 0; i < above.cells().size(); i++) {
+            ReportTable.Cell cell = above.cells().get(i);
+            cells.add(
+                    cell.kind().equals(PACK)
+                            ? new ReportTable.Cell(
+                                    PACK,
+                                    cell.words() + "\n" + below.cells().get(i).words())
+                            : cell);
+        }
+        return new ReportTable.Row("", cells);
     }
 
     private ReportTable.Row row(ReportTable.Row row) {
@@ -95,7 +144,12 @@ final class PaperTables {
 
     private boolean isPacked(int column) {
         String kind = head.get(column).kind();
-        return lines ? !kind.equals("why") : kind.equals("n");
+        return whole ? !kind.equals("why") : kind.equals("n");
+    }
+
+    /** Characters of a line with all of its columns. */
+    private int wide() {
+        return IntStream.of(widths).sum() + BETWEEN.length() * (widths.length - 1);
     }
 
     private int widthOf(int column) {

@@ -47,13 +47,11 @@ final class RecordSection {
     }
 
     static Section findings(List<Finding> findings) {
-        return Section.of(
-                "Findings, and how each was answered",
-                List.of(
-                        findings.isEmpty()
-                                ? Block.words(
-                                        "None. That is not proof: it says that nothing booked contradicts itself.")
-                                : FindingLine.all(findings)));
+        Block all = findings.isEmpty()
+                ? Block.words("None. That is not proof: it says that nothing booked contradicts itself.")
+                : FindingLine.all(findings);
+        return new Section(
+                "Findings, and how each was answered", "", findings.size() > Report.FINDINGS_TOGETHER, List.of(all));
     }
 
     static Section decisions(Reported of) {

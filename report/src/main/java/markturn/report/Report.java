@@ -33,6 +33,9 @@ public final class Report {
     /** After so many setups a new sheet begins, and in a job with more of them the coordinates do: they are set beside each other. */
     static final int SETUPS_TOGETHER = 100;
 
+    /** With more findings these begin a part of their own. */
+    static final int FINDINGS_TOGETHER = 200;
+
     /** Shares of the work of a PDF, roughly: the page begun, and written. */
     private static final double PAGE_BEGUN = 0.1;
 

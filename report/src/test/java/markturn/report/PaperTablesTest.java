@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import markturn.report.ReportTable.Cell;
 import markturn.report.ReportTable.Column;
 import markturn.simulator.AlderWeir;
@@ -30,14 +31,12 @@ class PaperTablesTest {
         return tables;
     }
 
-    /** What a reader reads, row by row, without the space between columns. */
+    /** What a reader reads, line by line, without the space between columns. */
     private static List<String> read(ReportTable table) {
         return table.rows().stream()
-                .map(row -> row.cells().stream()
-                        .map(Cell::words)
-                        .collect(Collectors.joining(" "))
-                        .replaceAll("\\s+", " ")
-                        .strip())
+                .map(row -> row.cells().stream().map(Cell::words).collect(Collectors.joining(" ")))
+                .flatMap(row -> Stream.of(row.split("\n", -1)))
+                .map(line -> line.replaceAll("\\s+", " ").strip())
                 .toList();
     }
 
@@ -100,6 +99,19 @@ class PaperTablesTest {
                 .containsExactly(new Cell("pack", "1    B            0.5"), new Cell("why", "knocked"));
         assertThat(paper.rows().get(1).cells())
                 .containsExactly(new Cell("pack", "1    PILLAR 1    10.5"), new Cell("why", ""));
+    }
+
+    @Test
+    void linesStandAFewInARowUnlessSomethingIsSaidOfOne() {
+        ReportTable.Draft lines =
+                ReportTable.draft("lines").words("Target", "Face").columns("why", "Struck out");
+        for (int i = 1; i <= 7; i++) {
+            lines.row("P" + i, "L", "");
+        }
+        lines.rowOf("struck", "P8", "L", "knocked").row("P9", "L", "").row("P10", "L", "");
+        assertThat(PaperTables.of(lines.done()).rows().stream()
+                        .map(row -> row.cells().get(0).words().replaceAll(" ", "")))
+                .containsExactly("P1L\nP2L\nP3L\nP4L\nP5L", "P6L\nP7L", "P8L", "P9L\nP10L");
     }
 
     @Test
