@@ -2,7 +2,7 @@
 import { draw, firstView, shown } from "./draw.js";
 import { forget, restore } from "./drafts.js";
 import { handIsUp } from "./press.js";
-import { isReasoned, postTo } from "./token.js";
+import { isReasoned, postTo, reached } from "./token.js";
 import { onChange } from "../pocket/strip.js";
 
 /** How the page takes a view up: see listen. */
@@ -139,16 +139,6 @@ async function catchUp(revision) {
   const answer = await reached(fetch(`${url()}/view?` + new URLSearchParams([...new URLSearchParams(location.search), ...Object.entries(shown())])));
   const view = answer && await viewOf(answer);
   if (view) show({ ...view, gently: true });
-}
-
-/** An answer, or nothing where the connection is gone. */
-export async function reached(sent) {
-  try {
-    return await sent;
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    return null;
-  }
 }
 
 const UNANSWERED = "There is no answer: the connection is gone, or the sign-in has expired. Nothing typed is lost; try once more.";

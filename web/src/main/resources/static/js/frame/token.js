@@ -1,4 +1,4 @@
-// The token that every post carries: that of the sign-in the page came with, or of a later one of the same person.
+// What every post carries, the token of the sign-in the page came with or of a later one of the same person; and a line that is gone.
 
 const meta = name => document.querySelector(`meta[name=${name}]`);
 
@@ -41,4 +41,14 @@ export async function postTo(address, body, more = {}) {
   const answer = await send();
   const isOld = [401, 403].includes(answer.status) && !isReasoned(answer);
   return isOld && await renewed() ? send() : answer;
+}
+
+/** An answer, or nothing where the connection is gone. */
+export async function reached(sent) {
+  try {
+    return await sent;
+  } catch (unreachable) {
+    if (!(unreachable instanceof TypeError)) throw unreachable;
+    return null;
+  }
 }

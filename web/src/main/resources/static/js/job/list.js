@@ -1,6 +1,7 @@
 // The list of jobs: found as one types, and marked where lines of a job wait on this very device.
 import { own } from "../pocket/store.js";
 import { handIsUp } from "../frame/press.js";
+import { reached } from "../frame/token.js";
 
 const PAUSE = 180;
 const form = document.getElementById("find");
@@ -20,12 +21,12 @@ async function markWaiting() {
 async function find() {
   const mine = ++asked;
   const address = `/job?${new URLSearchParams(new FormData(form))}`;
-  const answer = await fetch(address, { headers: { "X-Part": "table" } });
-  // A slow answer to what was typed before does not take the place of a later one; a sign-in page is none.
-  if (mine !== asked || !answer.ok || answer.redirected) return;
-  const table = await answer.text();
+  const answer = await reached(fetch(address, { headers: { "X-Part": "table" } }));
+  // A slow answer to what was typed before does not take the place of a later one; a sign-in page is none, nor a line that is gone.
+  if (mine !== asked || !answer?.ok || answer.redirected) return;
+  const table = await reached(answer.text());
   await handIsUp();
-  if (mine !== asked) return;
+  if (mine !== asked || table === null) return;
   document.getElementById("jobs").outerHTML = table;
   history.replaceState(null, "", address);
   markWaiting();

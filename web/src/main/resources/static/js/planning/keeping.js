@@ -1,11 +1,11 @@
 // Keeping plan and ground with the job, taking a plan as the work, and ground from a file. What is not kept yet lies on this device.
 import { isAtFault, reasonOf, viewOf } from "../frame/act.js";
-import { postTo } from "../frame/token.js";
+import { postTo, reached } from "../frame/token.js";
 import { at, desk, say, url } from "./desk.js";
 
 const account = document.querySelector("meta[name=account]")?.content ?? "";
 const DRAFT = `planning ${account} ${url}`;
-const UNREACHABLE = "The server cannot be reached: nothing is kept yet. What you drew stays on this page.";
+const UNANSWERED = "There was no answer: whether it is kept is not known. What you drew stays on this page; try once more.";
 const REFUSED = "Not taken in: sign in again in another tab, as the same person; this page keeps what you drew.";
 /** Ground and plans by name as they are kept with the job, as text. */
 const kept = { ground: "", plans: new Map() };
@@ -70,18 +70,15 @@ export function takeUp() {
   return true;
 }
 
-/** Posts, and answers what came of it: ok, and what was said; a connection that is gone and an expired sign-in say so too. */
-async function post(path, body) {
-  try {
-    const sent = await postTo(url + path, body);
-    if (isAtFault(sent)) return { ok: false, ...await sent.json() };
-    const said = await viewOf(sent);
-    return said ? { ok: true, ...said } : { ok: false, message: await reasonOf(sent) ?? REFUSED };
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    return { ok: false, message: UNREACHABLE };
-  }
+/** What came of a post: ok, and what was said; an expired sign-in says so too. */
+async function outcome(posted) {
+  const answer = await posted;
+  if (isAtFault(answer)) return { ok: false, ...await answer.json() };
+  const said = await viewOf(answer);
+  return said ? { ok: true, ...said } : { ok: false, message: await reasonOf(answer) ?? REFUSED };
 }
+
+const post = async (path, body) => await reached(outcome(postTo(url + path, body))) ?? { ok: false, message: UNANSWERED };
 
 async function send(path) {
   jot();

@@ -1,6 +1,7 @@
 // Between this device and the server: taking a job along, sending what waits, taking in what others booked, and telling the pages how it stands.
 import * as core from "./core.js";
 import { carrier, inTurn, opened, ownOf, settle } from "./book.js";
+import { heard } from "./patience.js";
 import { BARE } from "./places.js";
 import { keepShell, sound } from "./shell.js";
 import * as store from "./store.js";
@@ -70,7 +71,7 @@ export async function letGo(id) {
   });
   try {
     const [header, value] = await token(id);
-    await fetch(`/job/${id}/pocket/let-go`, { method: "POST", headers: { [header]: value } });
+    await heard(`/job/${id}/pocket/let-go`, { method: "POST", headers: { [header]: value } });
   } catch (unreachable) {
     // The list of jobs goes on saying when this device was last heard.
     if (!isUnreached(unreachable)) throw unreachable;
@@ -117,7 +118,7 @@ export const tokenOf = id => csrf.get(id)?.[1] ?? "";
 
 async function token(id) {
   if (!csrf.has(id)) {
-    const book = await (await fetch(`/job/${id}/pocket/book?after=${Number.MAX_SAFE_INTEGER}`)).json();
+    const book = await (await heard(`/job/${id}/pocket/book?after=${Number.MAX_SAFE_INTEGER}`)).json();
     csrf.set(id, [book.csrfHeader, book.csrf]);
   }
   return csrf.get(id);
@@ -133,13 +134,13 @@ function first(own) {
 /** What waits goes out, what others booked comes in. Who has nothing to send only asks: a reader may do that too. */
 async function exchange(taken, own) {
   if (!own.length) {
-    const book = await answered(await fetch(`/job/${taken.id}/pocket/book?after=${taken.upTo}`));
+    const book = await answered(await heard(`/job/${taken.id}/pocket/book?after=${taken.upTo}`));
     if (!book || book.out) return book;
     csrf.set(taken.id, [book.csrfHeader, book.csrf]);
     return book.carrier.account === taken.carrier.account ? { ...book, arrived: [] } : null;
   }
   const [header, value] = await token(taken.id);
-  const sent = await fetch(`/job/${taken.id}/pocket/entries?` + new URLSearchParams({ after: taken.upTo, carrier: taken.carrier.account }), {
+  const sent = await heard(`/job/${taken.id}/pocket/entries?` + new URLSearchParams({ after: taken.upTo, carrier: taken.carrier.account }), {
     method: "POST",
     headers: { [header]: value, "Content-Type": "application/json", "X-Requested-With": "fetch" },
     body: JSON.stringify({ entries: own.map(line => line.entry) }),
@@ -162,9 +163,9 @@ async function sending(id) {
   if (!taken || taken.carrier.account !== await store.account()) return;
   const waiting = await ownOf(taken);
   const own = first(waiting);
-  let heard = null;
+  let told = null;
   try {
-    heard = await exchange(taken, own);
+    told = await exchange(taken, own);
   } catch (unreachable) {
     if (!isUnreached(unreachable)) throw unreachable;
     csrf.delete(id);
@@ -173,19 +174,19 @@ async function sending(id) {
     if (own.length) setTimeout(() => send(id), RETRY_AFTER);
     return;
   }
-  if (!heard || heard.out) {
+  if (!told || told.out) {
     csrf.delete(id);
-    standing.set(id, { signIn: !heard, out: Boolean(heard?.out) });
+    standing.set(id, { signIn: !told, out: Boolean(told?.out) });
     await tellPages(id);
     return;
   }
-  const clock = Date.now() - Date.parse(heard.now);
+  const clock = Date.now() - Date.parse(told.now);
   standing.set(id, { clock: Math.abs(clock) > CLOCKS_DIFFER ? clock : 0 });
-  await store.mayWork(taken.carrier.account, heard.workUntil);
-  await inTurn(id, () => takeIn(taken, heard));
+  await store.mayWork(taken.carrier.account, told.workUntil);
+  await inTurn(id, () => takeIn(taken, told));
   if (taken.worker !== location.pathname) await renew();
   await tellPages(id);
-  if (heard.entries.length) channel.postMessage({ job: id, changed: true });
+  if (told.entries.length) channel.postMessage({ job: id, changed: true });
   if (waiting.length > own.length) setTimeout(() => send(id), 0);
 }
 

@@ -1,4 +1,5 @@
 // What stands on this device without any job: its start page, and the styles, scripts and fonts of every page kept.
+import { heard } from "./patience.js";
 import * as store from "./store.js";
 
 const SHELL = "shell";
@@ -6,7 +7,7 @@ const START = "/pocket";
 
 /** An answer to be kept; a page that says what failed, or asks for the sign-in, is none. */
 export async function sound(address) {
-  const answer = await fetch(address);
+  const answer = await heard(address);
   if (!answer.ok || answer.redirected) throw new TypeError(`${address} answered ${answer.status}`);
   return answer;
 }
@@ -21,7 +22,7 @@ function namedIn(address, text) {
 /** Keeps the start page, and what it and the bare pages name, and what that names: styles, scripts, fonts. */
 export async function keepShell(pages) {
   const shell = await self.caches.open(SHELL);
-  await shell.add(START);
+  await shell.put(START, await sound(START));
   const start = await (await shell.match(START)).text();
   const open = [start, ...pages.map(bare => bare.text)]
     .flatMap(text => [...text.matchAll(/(?:href|src)="(\/parts\/[^"]+|\/favicon\.svg)"/g)].map(([, address]) => address));
@@ -30,7 +31,7 @@ export async function keepShell(pages) {
     const address = open.pop();
     if (seen.has(address)) continue;
     seen.add(address);
-    await shell.add(address);
+    await shell.put(address, await sound(address));
     open.push(...namedIn(address, await (await shell.match(address)).text()));
   }
 }
@@ -78,9 +79,9 @@ export const signingOut = request => reached(request, () => store.oweSignOut(tru
 
 /** Tells the server that whoever it takes for signed in on this device has signed out. */
 async function signOut() {
-  const page = await (await fetch("/account")).text();
+  const page = await (await heard("/account")).text();
   const [, token] = page.match(/name="csrf" content="([^"]+)"/) ?? [];
-  const answer = await fetch("/sign-out", { method: "POST", body: new URLSearchParams({ _csrf: token ?? "" }), redirect: "manual" });
+  const answer = await heard("/sign-out", { method: "POST", body: new URLSearchParams({ _csrf: token ?? "" }), redirect: "manual" });
   await store.oweSignOut(!answer.ok && answer.type !== "opaqueredirect");
 }
 

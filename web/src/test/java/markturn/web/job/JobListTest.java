@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import markturn.fieldbook.MarkAdded;
@@ -94,6 +96,23 @@ class JobListTest {
                 .click();
         assertThat(page.locator("th[aria-sort=ascending]")).hasText("Job");
         assertThat(rows(page).first()).containsText("Culvert 000");
+    }
+
+    @Test
+    void aLineThatIsGoneWhileOneTypesLeavesTheListAsItWas(House house) {
+        Page page = house.signedIn("wren");
+        TypedDay.openJob(page, "Ferry steps");
+        page.navigate("/job");
+        List<String> faults = new ArrayList<>();
+        page.onPageError(faults::add);
+        page.route("**/job?*", Route::abort);
+        page.waitForRequest("**/job?*", () -> page.locator("#words").fill("weir"));
+        assertThat(rows(page).filter(new Locator.FilterOptions().setHasText("Ferry steps")))
+                .hasCount(1);
+        page.unroute("**/job?*");
+        find(page, "ferry steps");
+        assertThat(rows(page)).hasCount(1);
+        Assertions.assertThat(faults).isEmpty();
     }
 
     @Test

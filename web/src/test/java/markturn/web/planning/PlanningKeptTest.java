@@ -231,7 +231,7 @@ class PlanningKeptTest {
             for (String act : List.of("Add them", "Keep it")) {
                 press(outside, act);
                 assertThat(outside.locator("#message"))
-                        .containsText("The server cannot be reached: nothing is kept yet.");
+                        .containsText("There was no answer: whether it is kept is not known.");
                 outside.locator("#message").evaluate("e => e.textContent = ''");
             }
             line.mend();

@@ -22,6 +22,7 @@ public final class Line implements AutoCloseable {
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private volatile boolean cut;
     private volatile boolean deaf;
+    private volatile boolean silent;
     private volatile Predicate<String> late = asked -> false;
     private final CountDownLatch goOn = new CountDownLatch(1);
 
@@ -45,6 +46,11 @@ public final class Line implements AutoCloseable {
         deaf = true;
     }
 
+    /** What is under way and what comes is carried nowhere and never refused, also when others are carried again. */
+    void fallSilent() {
+        silent = true;
+    }
+
     /** What is asked so is answered only when the line goes on. */
     void holdAnswers(Predicate<String> asked) {
         late = asked;
@@ -58,6 +64,7 @@ public final class Line implements AutoCloseable {
     public void mend() {
         cut = false;
         deaf = false;
+        silent = false;
     }
 
     private void listen() {
@@ -73,12 +80,13 @@ public final class Line implements AutoCloseable {
                 open.add(server);
                 AtomicBoolean lost = new AtomicBoolean();
                 AtomicBoolean held = new AtomicBoolean();
-                daemon(() -> carry(device, server, some -> {
+                AtomicBoolean dead = new AtomicBoolean();
+                daemon(() -> carry(device, server, dead, some -> {
                     lost.compareAndSet(false, deaf && some.contains("/pocket/entries"));
                     held.compareAndSet(false, late.test(some));
                     return false;
                 }));
-                daemon(() -> carry(server, device, some -> {
+                daemon(() -> carry(server, device, dead, some -> {
                     if (held.getAndSet(false)) {
                         await();
                     }
@@ -91,17 +99,27 @@ public final class Line implements AutoCloseable {
         }
     }
 
-    /** @param ends whether the line ends at what is about to be carried */
-    private void carry(Socket from, Socket to, Predicate<String> ends) {
+    /**
+     * @param dead whether it fell silent: then nothing is carried and no end is told, whatever the other one does
+     * @param ends whether the line ends at what is about to be carried
+     */
+    private void carry(Socket from, Socket to, AtomicBoolean dead, Predicate<String> ends) {
         try (InputStream in = from.getInputStream();
                 OutputStream out = to.getOutputStream()) {
             byte[] some = new byte[8192];
             for (int read = in.read(some); read >= 0; read = in.read(some)) {
+                dead.compareAndSet(false, silent);
+                if (dead.get()) {
+                    await();
+                }
                 if (ends.test(new String(some, 0, read, StandardCharsets.ISO_8859_1))) {
                     break;
                 }
                 out.write(some, 0, read);
                 out.flush();
+            }
+            if (dead.get()) {
+                await();
             }
         } catch (IOException ended) {
             // Cut, or hung up at one end: both ends are done.

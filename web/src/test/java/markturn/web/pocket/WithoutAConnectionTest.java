@@ -3,6 +3,7 @@ package markturn.web.pocket;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import java.io.IOException;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -22,6 +23,9 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** A job that was taken along, on a device whose line to the house is cut. The readings follow from known places, by hand. */
 @ExtendWith(House.class)
 class WithoutAConnectionTest {
+    /** Milliseconds: a line that carries nothing is taken for dead by then. */
+    private static final int SILENCE = 40_000;
+
     private static BookedJob book(House house, String job) {
         return house.application().getBean(FieldBook.class).book(job.replace("/job/", ""), "wren");
     }
@@ -106,6 +110,24 @@ class WithoutAConnectionTest {
             page.navigate(job + "/mark");
             assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("other list")))
                     .containsText("900.000");
+        }
+    }
+
+    /** At the edge of a network a line is often dead without being closed. Common practice, no source. */
+    @Test
+    void aLineThatFellSilentKeepsNothingBack(House house) throws IOException {
+        try (Line line = new Line(house.address())) {
+            Page page = house.signedInAt(line.address(), "wren");
+            String job = TypedDay.openJob(page, "Silent");
+            takeAlong(page, job);
+            line.fallSilent();
+            TypedDay.enter(page, job, "E", "1300");
+            assertThat(page.locator("#pocket-words")).containsText("1 line waits");
+            assertThat(page.locator("#pocket-words"))
+                    .containsText("no connection", new LocatorAssertions.ContainsTextOptions().setTimeout(SILENCE));
+            line.mend();
+            assertThat(page.locator("#pocket-words")).containsText("all sent");
+            Assertions.assertThat(book(house, job).job().mark("E")).isPresent();
         }
     }
 
