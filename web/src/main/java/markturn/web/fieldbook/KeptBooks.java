@@ -19,9 +19,9 @@ final class KeptBooks {
     static final Duration IN_USE = Duration.ofHours(1);
 
     /** How much of the heap those in use may fill, and those laid aside, as {@link #bare} and {@link #computed} estimate them. */
-    private static final double SHARE_IN_USE = 0.5;
+    private static final double SHARE_IN_USE = 0.75;
 
-    private static final double SHARE_ASIDE = 0.25;
+    private static final double SHARE_ASIDE = 0.1;
 
     /** Bytes of an entry and its key; of a reading and of a mark, and of what is computed of each. Measured, see docs/house.md. */
     private static final int ENTRY_BYTES = 300;
