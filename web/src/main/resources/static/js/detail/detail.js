@@ -3,8 +3,8 @@ import { begin, main, say, url, viewOf } from "../frame/act.js";
 import { draw, shown } from "../frame/draw.js";
 import { putLines, rows } from "../frame/lines.js";
 import { FIELDS, input, live, understand, wire } from "../frame/live.js";
+import { reached } from "../frame/patience.js";
 import { handIsUp } from "../frame/press.js";
-import { reached } from "../frame/token.js";
 
 const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
 const OWN = ["height", "along", "across", "up-offset"];

@@ -1,8 +1,9 @@
 // Acts of a page: what a form or a button stands for is posted, and the page drawn as it is then; faults stand under their fields.
 import { draw, firstView, shown } from "./draw.js";
 import { forget, restore } from "./drafts.js";
+import { reached } from "./patience.js";
 import { handIsUp } from "./press.js";
-import { isReasoned, postTo, reached } from "./token.js";
+import { isReasoned, postTo } from "./token.js";
 import { onChange } from "../pocket/strip.js";
 
 /** How the page takes a view up: see listen. */

@@ -3,12 +3,15 @@
 import { change, isAtFault, listen, main, post, reasonOf, say, taken, url, viewOf } from "./act.js";
 import { atTheInstrument, readBack } from "./instrument.js";
 import { keepKeyboardAway, strike } from "./keys.js";
+import { reached } from "./patience.js";
 import { handIsUp } from "./press.js";
 import { angle, slope } from "./shape.js";
 import { isReasoned } from "./token.js";
 
 export const FIELDS = ["circle", "zenith", "slope"];
 const RETRY_AFTER = 2000;
+/** Who hears nothing for so long, in milliseconds, is told that the line waits. */
+const SLOW = 5000;
 /** After so many milliseconds without a digit what stands there is what was meant. */
 const HAND_RESTS = 500;
 /** What waits belongs to who booked it, on this page: another account neither shows nor sends it. */
@@ -60,19 +63,26 @@ function stands(posted) {
   return FIELDS.every(name => input(name).value === (then.get(name) ?? ""));
 }
 
+/** Says that a line waits, and why. */
+function waits(why) {
+  showWaiting(true);
+  say(`${why} The line waits here and goes out by itself.`);
+}
+
 /** Sends what waits; keeps it while the server cannot be reached, or asks for the sign-in. */
 async function send() {
   const waiting = localStorage.getItem(waitingName());
   if (!waiting || sending) return;
   sending = true;
+  const slow = setTimeout(waits, SLOW, "There is no answer yet.");
   try {
-    await settle(waiting, await post(page.path, new URLSearchParams(waiting)));
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    showWaiting(true);
-    say("The server cannot be reached. The line waits here and goes out by itself.");
+    const answer = await reached(post(page.path, new URLSearchParams(waiting)));
+    clearTimeout(slow);
+    if (answer) return await settle(waiting, answer);
+    waits("The server cannot be reached.");
     setTimeout(send, RETRY_AFTER);
   } finally {
+    clearTimeout(slow);
     sending = false;
   }
 }
@@ -82,6 +92,7 @@ async function settle(waiting, answer) {
     localStorage.removeItem(waitingName());
     showWaiting(false);
     const faults = await answer.json();
+    say("");
     if (!form()) say(Object.values(faults).join(" "));
     else if (stands(waiting)) showFaults(faults);
     else understand();
@@ -99,8 +110,7 @@ async function settle(waiting, answer) {
     showWaiting(false);
     say(await reasonOf(answer));
   } else if (answer.status === 503) {
-    showWaiting(true);
-    say(`${await reasonOf(answer) ?? "The server does not answer just now."} The line waits here and goes out by itself.`);
+    waits(await reasonOf(answer) ?? "The server does not answer just now.");
     setTimeout(send, RETRY_AFTER);
   } else {
     showWaiting(true);
@@ -139,14 +149,8 @@ export function understand() {
 }
 
 async function ask(unsound, typed, mine) {
-  let answer;
-  try {
-    answer = await fetch(main().dataset.understood + "?" + new URLSearchParams(unsound.map(name => [name, typed[name]])));
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    return;
-  }
-  if (!answer.ok || answer.redirected || mine !== asked) return;
+  const answer = await reached(fetch(main().dataset.understood + "?" + new URLSearchParams(unsound.map(name => [name, typed[name]]))));
+  if (!answer?.ok || answer.redirected || mine !== asked) return;
   const understood = await answer.json();
   await handIsUp();
   if (mine === asked) unsound.forEach(name => echo(name, understood[name], typed[name]));

@@ -1,4 +1,8 @@
-// What every post carries, the token of the sign-in the page came with or of a later one of the same person; and a line that is gone.
+// The token that every post carries: that of the sign-in the page came with, or of a later one of the same person.
+import { heard } from "./patience.js";
+
+/** Milliseconds: the server says by itself what takes it longer than half a minute. */
+const ANSWERED = 45000;
 
 const meta = name => document.querySelector(`meta[name=${name}]`);
 
@@ -37,18 +41,8 @@ export const isReasoned = answer => Boolean(answer.headers.get("Content-Type")?.
 
 /** Posts; where the sign-in of the page has expired and the same person has signed in again since, once more. */
 export async function postTo(address, body, more = {}) {
-  const send = () => fetch(address, { method: "POST", headers: headers(), body, ...more });
+  const send = () => heard(address, { method: "POST", headers: headers(), body, ...more }, ANSWERED);
   const answer = await send();
   const isOld = [401, 403].includes(answer.status) && !isReasoned(answer);
   return isOld && await renewed() ? send() : answer;
-}
-
-/** An answer, or nothing where the connection is gone. */
-export async function reached(sent) {
-  try {
-    return await sent;
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    return null;
-  }
 }

@@ -1,4 +1,5 @@
 // Long work under way: asks how far it is; when it is done, shows the page again, or begins the download.
+import { heard, reached } from "./patience.js";
 
 const EVERY = 700;
 const bar = document.getElementById("share");
@@ -20,18 +21,9 @@ function finish() {
   look();
 }
 
-/** How far it is; asked again later where the connection is gone. */
-async function howFar() {
-  try {
-    return await fetch(bar.dataset.url + location.search);
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    return null;
-  }
-}
-
 async function ask() {
-  const answer = await howFar();
+  const answer = await reached(heard(bar.dataset.url + location.search));
+  // Asked again later where the line is gone.
   if (!answer) return setTimeout(ask, EVERY);
   if (!answer.ok || answer.redirected) return look();
   const { share, done, before } = await answer.json();
@@ -46,5 +38,3 @@ async function ask() {
 }
 
 setTimeout(ask, EVERY);
-
-export {};

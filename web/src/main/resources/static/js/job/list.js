@@ -1,7 +1,7 @@
 // The list of jobs: found as one types, and marked where lines of a job wait on this very device.
 import { own } from "../pocket/store.js";
+import { reached } from "../frame/patience.js";
 import { handIsUp } from "../frame/press.js";
-import { reached } from "../frame/token.js";
 
 const PAUSE = 180;
 const form = document.getElementById("find");

@@ -1,6 +1,7 @@
 // Keeping plan and ground with the job, taking a plan as the work, and ground from a file. What is not kept yet lies on this device.
 import { isAtFault, reasonOf, viewOf } from "../frame/act.js";
-import { postTo, reached } from "../frame/token.js";
+import { reached } from "../frame/patience.js";
+import { postTo } from "../frame/token.js";
 import { at, desk, say, url } from "./desk.js";
 
 const account = document.querySelector("meta[name=account]")?.content ?? "";

@@ -1,7 +1,7 @@
 // Between this device and the server: taking a job along, sending what waits, taking in what others booked, and telling the pages how it stands.
 import * as core from "./core.js";
+import { heard } from "../frame/patience.js";
 import { carrier, inTurn, opened, ownOf, settle } from "./book.js";
-import { heard } from "./patience.js";
 import { BARE } from "./places.js";
 import { keepShell, sound } from "./shell.js";
 import * as store from "./store.js";

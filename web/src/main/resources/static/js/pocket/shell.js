@@ -1,5 +1,5 @@
 // What stands on this device without any job: its start page, and the styles, scripts and fonts of every page kept.
-import { heard } from "./patience.js";
+import { heard } from "../frame/patience.js";
 import * as store from "./store.js";
 
 const SHELL = "shell";

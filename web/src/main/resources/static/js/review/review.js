@@ -5,6 +5,7 @@ import { handIsUp } from "../frame/press.js";
 
 let booked = { boxes: [], scale: false };
 let asked = 0;
+let askedMore = 0;
 
 const switches = () => document.getElementById("switches");
 const drawing = () => document.getElementById("drawing");
@@ -50,8 +51,10 @@ async function whatIf() {
 }
 
 async function oneMore(query) {
-  const more = told(await answer("one-more", query));
-  if (!more) return;
+  const mine = ++askedMore;
+  const more = await answer("one-more", query);
+  // A slow answer about one mark does not stand under another.
+  if (mine !== askedMore || !told(more)) return;
   document.getElementById("one-more-words").textContent = more.words;
   if (more.drawing) drawShapes(more.drawing);
 }

@@ -4,6 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import markturn.simulator.AlderWeir;
@@ -38,6 +40,37 @@ class LostAnswerTest {
         assertThat(page.locator("#waiting")).isVisible();
         assertThat(page.locator("tr.ink")).hasCount(1);
         assertThat(page.locator("#sentence")).containsText("Face RIGHT");
+        page.reload();
+        assertThat(page.locator("tr.ink")).hasCount(1);
+    }
+
+    /** A line that is dead without having been closed: said after seconds, given up after most of a minute, and the pointing sent anew. */
+    @Test
+    void aLineThatFellSilentIsSaidAndSentAgain(House house) {
+        Page page = house.signedIn("wren");
+        TypedDay.occupy(page, TypedDay.openJob(page, "Silent line"), "");
+        page.clock().install();
+        List<Route> unanswered = new ArrayList<>();
+        page.route(POSTING, route -> {
+            if (unanswered.isEmpty()) {
+                unanswered.add(route);
+            } else {
+                route.resume();
+            }
+        });
+        page.locator("#circle").fill("10 00 00");
+        page.waitForRequest(POSTING, () -> page.locator("#book-act").click());
+        assertThat(page.locator("#waiting")).isHidden();
+        page.clock().fastForward(6_000);
+        assertThat(page.locator("#message")).containsText("There is no answer yet.");
+        assertThat(page.locator("#waiting")).isVisible();
+        page.clock().fastForward(46_000);
+        assertThat(page.locator("#message")).containsText("The server cannot be reached.");
+        page.clock().fastForward(3_000);
+        assertThat(page.locator("tr.ink")).hasCount(1);
+        assertThat(page.locator("#waiting")).isHidden();
+        assertThat(page.locator("#message")).isEmpty();
+        assertThat(page.locator("#circle")).isEditable();
         page.reload();
         assertThat(page.locator("tr.ink")).hasCount(1);
     }
