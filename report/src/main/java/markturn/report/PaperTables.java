@@ -8,8 +8,9 @@ import java.util.stream.IntStream;
 /**
  * The tables of the report as they are set on paper: a renderer lays out every cell by itself, and thousands of rows have tens of thousands.
  * Columns of numbers that adjoin are therefore set as one cell of fixed-width type, padded so that they stand below each other; of a table
- * of class {@code lines} all columns but that of the reasons, and those without any entry are left out; of a long list all, where a sheet is
- * wide enough. Lines that are set so stand a few in a row where nothing tells them apart. The words and numbers are the same in the same order.
+ * of class {@code lines} all columns but that of the reasons, and those without any entry are left out; of a long list all. Where a sheet is
+ * not wide enough words stay in cells that break. Lines of one cell stand a few in a row where nothing tells them apart. The words and numbers
+ * are the same in the same order.
  */
 final class PaperTables {
     /** A cell that holds several columns. */
@@ -21,8 +22,13 @@ final class PaperTables {
     /** A list of more rows is looked up in, not read. */
     private static final int LONG = 200;
 
-    /** So many characters of the fixed-width type stand on a sheet. */
-    private static final int WIDEST = 108;
+    /** So many letters of the fixed-width type stand beside each other on a sheet, in a table and in one of class {@code lines}. */
+    static final int WIDEST = 103;
+
+    static final int WIDEST_LINE = 119;
+
+    /** Room for the reasons beside the lines, in letters. */
+    private static final int REASONS = 20;
 
     private static final String BETWEEN = "  ";
     private static final ReportTable.Cell NOTHING = new ReportTable.Cell("", "");
@@ -45,7 +51,6 @@ final class PaperTables {
         this.head = table.columns();
         this.rows = table.rows();
         this.widths = IntStream.range(0, head.size()).map(this::widthOf).toArray();
-        this.whole = lines || rows.size() > LONG && wide() <= WIDEST;
         this.empty = new boolean[head.size()];
         for (int column = 0; column < head.size(); column++) {
             int at = column;
@@ -53,6 +58,7 @@ final class PaperTables {
             empty[column] = lines
                     && rows.stream().allMatch(row -> row.cells().get(at).words().isBlank());
         }
+        this.whole = lines ? wide() <= WIDEST_LINE : rows.size() > LONG && wide() <= WIDEST;
         int from = 0;
         for (int column = 1; column <= head.size(); column++) {
             if (column == head.size() || !isPacked(column) || !isPacked(column - 1)) {
@@ -143,13 +149,19 @@ final class PaperTables {
     }
 
     private boolean isPacked(int column) {
-        String kind = head.get(column).kind();
-        return whole ? !kind.equals("why") : kind.equals("n");
+        return whole ? !isReason(column) : head.get(column).kind().equals(ReportTable.NUMBER);
     }
 
-    /** Characters of a line with all of its columns. */
+    /** Letters of a line with all of its columns. */
     private int wide() {
-        return IntStream.of(widths).sum() + BETWEEN.length() * (widths.length - 1);
+        return IntStream.range(0, head.size())
+                .filter(column -> !empty[column])
+                .map(column -> BETWEEN.length() + (isReason(column) ? REASONS : widths[column]))
+                .sum();
+    }
+
+    private boolean isReason(int column) {
+        return head.get(column).kind().equals("why");
     }
 
     private int widthOf(int column) {

@@ -115,6 +115,19 @@ class PaperTablesTest {
     }
 
     @Test
+    void linesThatAreWiderThanASheetKeepTheirWordsInCellsThatBreak() {
+        ReportTable paper = PaperTables.of(ReportTable.draft("lines")
+                .words("Target", "Reflector")
+                .numbers("Circle", "Zenith")
+                .columns("why", "Struck out")
+                .row("P".repeat(60), "R".repeat(60), "1", "2", "")
+                .done());
+        assertThat(paper.rows().get(0).cells())
+                .containsExactly(
+                        new Cell("", "P".repeat(60)), new Cell("", "R".repeat(60)), new Cell("pack", "     1       2"));
+    }
+
+    @Test
     void aTableWithoutHeadingsStaysAsItIs() {
         ReportTable facts = ReportTable.draft("")
                 .words("")

@@ -17,6 +17,7 @@ import markturn.survey.job.Setup;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
 
 /** What was set part by part is one document, read back by the library that others read it with. */
@@ -63,6 +64,30 @@ class PaperTest {
                 .startsWith("One Brücke ## long long")
                 .endsWith(" 1 / 3")
                 .hasSizeLessThan(100);
+    }
+
+    /** Whoever sets lines by their letters must know how many there is room for: 14 mm remain at the edge of A4. */
+    @Test
+    void theWidestLineStandsWithinTheSheet() throws IOException {
+        for (String[] table :
+                new String[][] {{"", "8".repeat(PaperTables.WIDEST)}, {"lines", "8".repeat(PaperTables.WIDEST_LINE)}}) {
+            Paper paper = new Paper();
+            paper.write(PAGE.replace(
+                    "<p>One</p>",
+                    "<table class=\"" + table[0] + "\"><tbody><tr><td class=\"pack\">" + table[1]
+                            + "</td></tr></tbody></table>"));
+            double[] right = {0};
+            try (PDDocument document = Loader.loadPDF(paper.pdf("Weir"))) {
+                new PDFTextStripper() {
+                    @Override
+                    protected void processTextPosition(TextPosition letter) {
+                        right[0] = Math.max(right[0], letter.getXDirAdj() + letter.getWidthDirAdj());
+                    }
+                }.getText(document);
+            }
+            double edge = (210 - 14) * 72 / 25.4;
+            assertThat(right[0]).as(table[0]).isBetween(edge - 20, edge);
+        }
     }
 
     @Test
