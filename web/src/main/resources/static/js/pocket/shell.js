@@ -1,5 +1,5 @@
 // What stands on this device without any job: its start page, and the styles, scripts and fonts of every page kept.
-import { heard } from "../frame/patience.js";
+import { heard, reached } from "../frame/patience.js";
 import * as store from "./store.js";
 
 const SHELL = "shell";
@@ -55,27 +55,19 @@ async function startPage() {
   return new Response(text, { headers: start.headers });
 }
 
-/** What the server answers; where it cannot be reached, the start page. */
-async function reached(request, ifNot = () => {}) {
-  try {
-    return await fetch(request);
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    await ifNot();
-    return startPage();
-  }
-}
-
 /** Whoever signs in may be somebody else: until their first page says who, this device answers for nobody. Without a connection nobody has. */
 export async function signingIn(request) {
-  let isReached = true;
-  const answer = await reached(request, () => { isReached = false; });
-  if (isReached) await store.signedIn("");
-  return answer;
+  const answer = await reached(fetch(request));
+  if (answer) await store.signedIn("");
+  return answer ?? startPage();
 }
 
 /** Whoever signs out is signed out here at once; where the server cannot be reached it is told when it is. */
-export const signingOut = request => reached(request, () => store.oweSignOut(true));
+export async function signingOut(request) {
+  const answer = await reached(fetch(request));
+  if (!answer) await store.oweSignOut(true);
+  return answer ?? startPage();
+}
 
 /** Tells the server that whoever it takes for signed in on this device has signed out. */
 async function signOut() {
@@ -101,12 +93,6 @@ export async function elsewhere(request) {
 export async function looks(request) {
   const theme = new URLSearchParams(await request.clone().text()).get("theme");
   if (["day", "night", "sun"].includes(theme)) await store.choose(theme);
-  const back = () => Response.redirect(request.referrer || START, 303);
-  try {
-    const answer = await fetch(request);
-    return answer.status === 403 ? back() : answer;
-  } catch (unreachable) {
-    if (!(unreachable instanceof TypeError)) throw unreachable;
-    return back();
-  }
+  const answer = await reached(fetch(request));
+  return answer && answer.status !== 403 ? answer : Response.redirect(request.referrer || START, 303);
 }
