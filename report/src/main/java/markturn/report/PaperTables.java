@@ -83,7 +83,7 @@ final class PaperTables {
             if (isPack(run)) {
                 columns.add(new ReportTable.Column(heading(run), PACK));
             } else if (!isLeftOut(run)) {
-                columns.add(head.get(run.from()));
+                columns.add(new ReportTable.Column(head.get(run.from()).heading(), kindOf(run.from())));
             }
         }
         return columns;
@@ -134,7 +134,8 @@ final class PaperTables {
             if (isPack(run)) {
                 cells.add(new ReportTable.Cell(PACK, line(row.cells(), run)));
             } else if (!isLeftOut(run)) {
-                cells.add(row.cells().get(run.from()));
+                cells.add(new ReportTable.Cell(
+                        kindOf(run.from()), row.cells().get(run.from()).words()));
             }
         }
         return new ReportTable.Row(row.kind(), cells);
@@ -158,6 +159,12 @@ final class PaperTables {
                 .filter(column -> !empty[column])
                 .map(column -> BETWEEN.length() + (isReason(column) ? REASONS : widths[column]))
                 .sum();
+    }
+
+    /** Of lines that are too wide for a sheet names break too. */
+    private String kindOf(int column) {
+        String kind = head.get(column).kind();
+        return lines && !whole && kind.equals(ReportTable.KEPT) ? "" : kind;
     }
 
     private boolean isReason(int column) {

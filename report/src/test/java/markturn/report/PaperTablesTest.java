@@ -117,7 +117,8 @@ class PaperTablesTest {
     @Test
     void linesThatAreWiderThanASheetKeepTheirWordsInCellsThatBreak() {
         ReportTable paper = PaperTables.of(ReportTable.draft("lines")
-                .words("Target", "Reflector")
+                .columns(ReportTable.KEPT, "Target")
+                .words("Reflector")
                 .numbers("Circle", "Zenith")
                 .columns("why", "Struck out")
                 .row("P".repeat(60), "R".repeat(60), "1", "2", "")
