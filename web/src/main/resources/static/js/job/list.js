@@ -1,11 +1,12 @@
 // The list of jobs: found as one types, and marked where lines of a job wait on this very device.
 import { own } from "../pocket/store.js";
-import { reached } from "../frame/patience.js";
+import { heard, reached } from "../frame/patience.js";
 import { handIsUp } from "../frame/press.js";
 
 const PAUSE = 180;
 const form = document.getElementById("find");
 const words = document.getElementById("words");
+const unanswered = document.getElementById("unanswered");
 let asked = 0;
 let pause = 0;
 
@@ -21,12 +22,13 @@ async function markWaiting() {
 async function find() {
   const mine = ++asked;
   const address = `/job?${new URLSearchParams(new FormData(form))}`;
-  const answer = await reached(fetch(address, { headers: { "X-Part": "table" } }));
-  // A slow answer to what was typed before does not take the place of a later one; a sign-in page is none, nor a line that is gone.
-  if (mine !== asked || !answer?.ok || answer.redirected) return;
-  const table = await reached(answer.text());
+  const answer = await reached(heard(address, { headers: { "X-Part": "table" } }));
+  const table = answer?.ok && !answer.redirected ? await reached(answer.text()) : null;
   await handIsUp();
-  if (mine !== asked || table === null) return;
+  // A slow answer to what was typed before does not take the place of a later one; a sign-in page is none.
+  if (mine !== asked) return;
+  unanswered.hidden = answer !== null;
+  if (table === null) return;
   document.getElementById("jobs").outerHTML = table;
   history.replaceState(null, "", address);
   markWaiting();

@@ -79,8 +79,11 @@ function changed() {
 }
 
 async function readSensor() {
+  const fields = [form.elements.temperature, form.elements.pressure];
+  const before = fields.map(field => field.value);
   const air = told(await answer("weather"));
-  for (const name of ["temperature", "pressure"]) if (air?.[name]) form.elements[name].value = air[name];
+  // What was typed while the sensor was asked stays.
+  fields.forEach((field, i) => { if (air?.[field.name] && field.value === before[i]) field.value = air[field.name]; });
   changed();
 }
 

@@ -106,12 +106,15 @@ class JobListTest {
         List<String> faults = new ArrayList<>();
         page.onPageError(faults::add);
         page.route("**/job?*", Route::abort);
-        page.waitForRequest("**/job?*", () -> page.locator("#words").fill("weir"));
+        page.locator("#words").fill("weir");
+        assertThat(page.getByText("No connection: these words were not looked for."))
+                .isVisible();
         assertThat(rows(page).filter(new Locator.FilterOptions().setHasText("Ferry steps")))
                 .hasCount(1);
         page.unroute("**/job?*");
         find(page, "ferry steps");
         assertThat(rows(page)).hasCount(1);
+        assertThat(page.getByText("No connection")).isHidden();
         Assertions.assertThat(faults).isEmpty();
     }
 

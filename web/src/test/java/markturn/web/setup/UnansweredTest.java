@@ -10,7 +10,10 @@ import markturn.web.turning.TypedDay;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
-/** What was said of digits typed before is not left standing beside others, where nothing is answered of these. Common practice, no source. */
+/**
+ * What was said of digits typed before is not left standing beside others, where nothing is answered of these; and no late answer takes the place
+ * of what was typed. Common practice, no source.
+ */
 @ExtendWith(House.class)
 class UnansweredTest {
     private static final Pattern ASKED = Pattern.compile(".*/setup/(height|effects)\\?.*");
@@ -29,5 +32,19 @@ class UnansweredTest {
         page.unroute(ASKED);
         page.locator("#height").fill("1.7");
         assertThat(page.locator("#height-echo")).containsText("1.700");
+    }
+
+    @Test
+    void whatIsTypedWhileTheSensorIsAskedStays(House house) {
+        Page page = house.signedIn("wren");
+        page.getByText("Open a practice job").click();
+        page.waitForURL("**/setup");
+        page.route("**/setup/weather?*", answer -> {
+            page.locator("#temperature").fill("21.5");
+            answer.resume();
+        });
+        page.locator("#ask-weather").click();
+        assertThat(page.locator("#pressure")).not().hasValue("");
+        assertThat(page.locator("#temperature")).hasValue("21.5");
     }
 }
