@@ -128,8 +128,8 @@ public final class BookingBench {
     private static void prepare() throws Exception {
         try (Connection database = DriverManager.getConnection(
                         System.getenv("SPRING_DATASOURCE_URL"),
-                        System.getenv("SPRING_FLYWAY_USER"),
-                        System.getenv("SPRING_FLYWAY_PASSWORD"));
+                        System.getenv("MARKTURN_MIGRATION_USER"),
+                        System.getenv("MARKTURN_MIGRATION_PASSWORD"));
                 Statement make = database.createStatement()) {
             make.execute(
                     "create table if not exists bench_row (id bigint auto_increment primary key, text varchar(255))");

@@ -85,8 +85,8 @@ public final class IntakeBench {
     private static double inserted() throws Exception {
         try (Connection database = DriverManager.getConnection(
                 System.getenv("SPRING_DATASOURCE_URL"),
-                System.getenv("SPRING_FLYWAY_USER"),
-                System.getenv("SPRING_FLYWAY_PASSWORD"))) {
+                System.getenv("MARKTURN_MIGRATION_USER"),
+                System.getenv("MARKTURN_MIGRATION_PASSWORD"))) {
             try (Statement prepare = database.createStatement()) {
                 prepare.execute("drop table if exists bench_point");
                 prepare.execute(

@@ -32,9 +32,6 @@ public final class CommandLine {
 
     private static final int PLAN_SCALE = 500;
     private static final String PDF = "pdf";
-    private static final String CONVERT =
-            "convert takes a job file, a format and where to write: ./mark-turn convert JOB.json --to %s|pdf --output FILE"
-                    .formatted(OpenFormats.ALL.stream().map(OpenFormat::name).collect(Collectors.joining("|")));
 
     private CommandLine() {}
 
@@ -46,6 +43,12 @@ public final class CommandLine {
             System.exit(convert(Arrays.copyOfRange(arguments, 1, arguments.length), System.err));
         }
         SpringApplication.run(WebApplication.class, arguments);
+    }
+
+    /** Put together when somebody asks: whoever starts the pages needs no formats for it. */
+    private static String expected() {
+        return "convert takes a job file, a format and where to write: ./mark-turn convert JOB.json --to %s|pdf --output FILE"
+                .formatted(OpenFormats.ALL.stream().map(OpenFormat::name).collect(Collectors.joining("|")));
     }
 
     /**
@@ -89,14 +92,14 @@ public final class CommandLine {
             if (named && i + 1 < arguments.length) {
                 given.put(arguments[i], arguments[++i]);
             } else if (given.putIfAbsent("job", arguments[i]) != null || named) {
-                err.println(new Fault(arguments[i], "", CONVERT).line());
+                err.println(new Fault(arguments[i], "", expected()).line());
                 return UNREADABLE;
             }
         }
         String to = given.getOrDefault("--to", "");
         Optional<OpenFormat> format = OpenFormats.named(to);
         if (format.isEmpty() && !to.equals(PDF) || !given.containsKey("job") || !given.containsKey("--output")) {
-            err.println(CONVERT);
+            err.println(expected());
             return UNREADABLE;
         }
         String at = given.get("job");

@@ -68,9 +68,9 @@ public record TestDatabase(Path folder) {
                 "markturn",
                 "spring.datasource.password",
                 Files.readString(folder.resolve("database.password")).strip(),
-                "spring.flyway.user",
+                "markturn.migration.user",
                 "migration",
-                "spring.flyway.password",
+                "markturn.migration.password",
                 Files.readString(folder.resolve("migration.password")).strip());
     }
 }

@@ -87,9 +87,19 @@ class Summaries {
         soon(booked.jobId(), last.compareTo(QUIET) > 0 ? last : QUIET);
     }
 
+    /** Not beside the first page: whoever has just started waits for that. */
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        stored.behind().forEach(jobId -> soon(jobId, QUIET));
+        later.schedule(this::lookForThoseBehind, QUIET.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    private void lookForThoseBehind() {
+        try {
+            stored.behind().forEach(jobId -> soon(jobId, QUIET));
+        } catch (DataAccessException | TransactionException gone) {
+            LOG.info("the jobs whose summaries are behind were not found: {}", gone.getMessage());
+            begin();
+        }
     }
 
     private void soon(String jobId, Duration when) {

@@ -25,6 +25,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 class RunningCopies {
     private static final Logger LOG = LoggerFactory.getLogger(RunningCopies.class);
     private static final Duration BEAT = Duration.ofSeconds(5);
+    /** Whoever has just started waits for the first page: it goes first. */
+    private static final Duration FIRST_BEAT = Duration.ofSeconds(2);
     /** Who has not been heard for so long is gone. */
     private static final Duration SILENT = Duration.ofSeconds(20);
 
@@ -55,7 +57,7 @@ class RunningCopies {
             return;
         }
         name = host() + ":" + event.getWebServer().getPort();
-        beats.scheduleWithFixedDelay(this::beat, 0, BEAT.toMillis(), TimeUnit.MILLISECONDS);
+        beats.scheduleWithFixedDelay(this::beat, FIRST_BEAT.toMillis(), BEAT.toMillis(), TimeUnit.MILLISECONDS);
     }
 
     private static String host() {
