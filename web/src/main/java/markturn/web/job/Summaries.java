@@ -99,6 +99,9 @@ class Summaries {
         } catch (DataAccessException | TransactionException gone) {
             LOG.info("the jobs whose summaries are behind were not found: {}", gone.getMessage());
             begin();
+        } catch (RuntimeException fault) {
+            // Beside the pages nobody else would be told of it.
+            LOG.error("the jobs whose summaries are behind could not be looked for", fault);
         }
     }
 
