@@ -4,8 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import jakarta.persistence.EntityManagerFactory;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import javax.sql.DataSource;
 import org.flywaydb.core.api.FlywayException;
 import org.hibernate.bytecode.internal.none.BytecodeProviderImpl;
 import org.hibernate.bytecode.spi.BytecodeProvider;
@@ -15,7 +22,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.core.env.MapPropertySource;
 import org.springframework.core.env.StandardEnvironment;
 
-/** What the start leaves out, since nobody needs it. Common practice, no source. */
+/** What the start leaves out, and that nothing is missing for it. Common practice, no source. */
 @ExtendWith(House.class)
 class StartTest {
     @Test
@@ -31,6 +38,28 @@ class StartTest {
     void theTablesOfAFolderThatThisBuildHasServedAreNotLookedUp() {
         new Migrations(settings(true));
         assertThatThrownBy(() -> new Migrations(settings(false))).isInstanceOf(FlywayException.class);
+    }
+
+    /** Where the tables are not looked at, the start alone says what the pages may change: the same as the migrations. */
+    @Test
+    void aStartGivesThePagesWhatTheMigrationsGaveThem(House house) throws Exception {
+        DataSource database = house.application().getBean(DataSource.class);
+        Set<String> given = rights(database);
+        assertThat(given).anyMatch(right -> right.contains("job_summary"));
+        new TestDatabase(House.DATA.toAbsolutePath().normalize()).startAgain();
+        assertThat(rights(database)).isEqualTo(given);
+    }
+
+    private static Set<String> rights(DataSource database) throws SQLException {
+        Set<String> rights = new TreeSet<>();
+        try (Connection pages = database.getConnection();
+                Statement asking = pages.createStatement();
+                ResultSet row = asking.executeQuery("show grants")) {
+            while (row.next()) {
+                rights.add(row.getString(1));
+            }
+        }
+        return rights;
     }
 
     private static StandardEnvironment settings(boolean done) {

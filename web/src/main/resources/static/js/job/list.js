@@ -27,7 +27,7 @@ async function find() {
   await handIsUp();
   // A slow answer to what was typed before does not take the place of a later one; a sign-in page is none.
   if (mine !== asked) return;
-  unanswered.hidden = answer !== null;
+  unanswered.hidden = table !== null;
   if (table === null) return;
   document.getElementById("jobs").outerHTML = table;
   history.replaceState(null, "", address);

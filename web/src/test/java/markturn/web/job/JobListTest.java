@@ -99,7 +99,7 @@ class JobListTest {
     }
 
     @Test
-    void aLineThatIsGoneWhileOneTypesLeavesTheListAsItWas(House house) {
+    void whatCouldNotBeLookedForIsSaidAndTheListStays(House house) {
         Page page = house.signedIn("wren");
         TypedDay.openJob(page, "Ferry steps");
         page.navigate("/job");
@@ -107,14 +107,18 @@ class JobListTest {
         page.onPageError(faults::add);
         page.route("**/job?*", Route::abort);
         page.locator("#words").fill("weir");
-        assertThat(page.getByText("No connection: these words were not looked for."))
+        assertThat(page.getByText("No answer: these words were not looked for."))
                 .isVisible();
         assertThat(rows(page).filter(new Locator.FilterOptions().setHasText("Ferry steps")))
                 .hasCount(1);
         page.unroute("**/job?*");
         find(page, "ferry steps");
         assertThat(rows(page)).hasCount(1);
-        assertThat(page.getByText("No connection")).isHidden();
+        assertThat(page.getByText("No answer")).isHidden();
+        // A server in trouble has not looked for them either.
+        page.route("**/job?*", asked -> asked.fulfill(new Route.FulfillOptions().setStatus(503)));
+        page.locator("#words").fill("sluice");
+        assertThat(page.getByText("No answer")).isVisible();
         Assertions.assertThat(faults).isEmpty();
     }
 
