@@ -6,11 +6,13 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.FormData;
 import com.microsoft.playwright.options.RequestOptions;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +24,7 @@ import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
+import org.junit.jupiter.api.extension.TestExecutionExceptionHandler;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ApplicationContext;
@@ -30,7 +33,7 @@ import org.springframework.context.ApplicationContext;
  * The real application with its own database and a real browser, started once for all tests of a run. A test class asks for it with
  * {@code @ExtendWith(House.class)} and takes a {@code House} as parameter.
  */
-public final class House implements BeforeAllCallback, ParameterResolver {
+public final class House implements BeforeAllCallback, ParameterResolver, TestExecutionExceptionHandler {
     /** Milliseconds: a machine that is busy with something else must not fail a test. */
     private static final double PATIENCE = 60_000;
 
@@ -119,6 +122,27 @@ public final class House implements BeforeAllCallback, ParameterResolver {
         List<String> given = new ArrayList<>(List.of("--server.port=0", "--markturn.password-strength=4"));
         settings.forEach((name, value) -> given.add("--" + name + "=" + value));
         return (ServletWebServerApplicationContext) spring.run(given.toArray(String[]::new));
+    }
+
+    /** Where a page was waited for in vain, it is said whether the house was at work on an answer then, and where. */
+    @Override
+    public void handleTestExecutionException(ExtensionContext context, Throwable fault) throws Throwable {
+        if (fault instanceof TimeoutError) {
+            throw new AssertionError("in vain, while the house was at " + atWork() + ": " + fault.getMessage(), fault);
+        }
+        throw fault;
+    }
+
+    /** What the house computes and answers just now: for each thread at work, where in this program. */
+    private static List<String> atWork() {
+        List<String> places = new ArrayList<>();
+        Thread.getAllStackTraces()
+                .forEach((thread, calls) -> Arrays.stream(calls)
+                        .filter(call -> call.getClassName().startsWith("markturn.")
+                                && !call.getClassName().startsWith("markturn.web.House"))
+                        .findFirst()
+                        .ifPresent(call -> places.add(thread.getName() + " " + thread.getState() + " " + call)));
+        return places;
     }
 
     @Override

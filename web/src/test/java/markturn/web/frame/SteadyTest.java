@@ -2,11 +2,11 @@ package markturn.web.frame;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
-import com.google.gson.JsonObject;
-import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.WaitUntilState;
 import java.util.List;
 import markturn.web.House;
+import markturn.web.pocket.Line;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -28,38 +28,27 @@ class SteadyTest {
               .observe({ type: "layout-shift", buffered: true });
             """;
 
-    private static Page slow(House house) {
-        Page page = house.signedIn("wren");
-        page.context().addInitScript(WATCH);
-        return page;
-    }
-
-    /** From here on as by a telephone: 2 Mbit/s, a tenth of a second there and back, and nothing kept of pages before. */
-    private static void slowDown(Page page) {
-        CDPSession browser = page.context().newCDPSession(page);
-        JsonObject line = new JsonObject();
-        line.addProperty("offline", false);
-        line.addProperty("latency", 100);
-        line.addProperty("downloadThroughput", 250_000);
-        line.addProperty("uploadThroughput", 250_000);
-        browser.send("Network.enable");
-        browser.send("Network.emulateNetworkConditions", line);
-        JsonObject cache = new JsonObject();
-        cache.addProperty("cacheDisabled", true);
-        browser.send("Network.setCacheDisabled", cache);
-    }
-
     @ParameterizedTest
     @ValueSource(strings = {"/equipment?first", "/setup", "/turning/S1", "/review/correct?what=target", "/plan"})
-    void nothingMovesOnceItStands(String place, House house) {
-        Page page = slow(house);
+    void nothingMovesOnceItStands(String place, House house) throws Exception {
+        Page page = house.signedIn("wren");
         String demo = house.demo(page);
-        slowDown(page);
-        page.navigate(demo + place);
-        assertThat(page.locator("#content:not([data-draws]), #content[data-drawn]"))
-                .isVisible();
-        page.waitForTimeout(300);
-        Assertions.assertThat((List<?>) page.evaluate("moved")).isEmpty();
+        page.context().addInitScript(WATCH);
+        // Another address: nothing is kept of the pages before.
+        try (Line line = new Line(house.address())) {
+            line.slowDown();
+            line.holdAnswers(asked -> asked.contains(".woff2"));
+            page.navigate(
+                    line.address() + demo + place,
+                    new Page.NavigateOptions().setWaitUntil(WaitUntilState.DOMCONTENTLOADED));
+            assertThat(page.locator("#content:not([data-draws]), #content[data-drawn]"))
+                    .isVisible();
+            page.waitForTimeout(300);
+            line.goOn();
+            page.waitForLoadState();
+            page.waitForTimeout(300);
+            Assertions.assertThat((List<?>) page.evaluate("moved")).isEmpty();
+        }
     }
 
     /** The reset of the styles has pages glide to where they scroll: what is about to be pressed moves while they do. */

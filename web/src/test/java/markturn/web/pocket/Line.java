@@ -17,12 +17,19 @@ import java.util.function.Predicate;
 
 /** The line between a device and the house: what is cut through it is gone for both, until it is mended. */
 public final class Line implements AutoCloseable {
+    /** A slow line: 2 Mbit/s for all that comes, in bytes a millisecond, and so many milliseconds before each question is heard. */
+    private static final int SLOW_BYTES = 250;
+
+    private static final long SLOW_DELAY = 100;
+
     private final ServerSocket ear;
     private final int house;
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private volatile boolean cut;
     private volatile boolean deaf;
     private volatile boolean silent;
+    private volatile boolean slow;
+    private final Object narrow = new Object();
     private volatile Predicate<String> late = asked -> false;
     private final CountDownLatch goOn = new CountDownLatch(1);
 
@@ -51,12 +58,17 @@ public final class Line implements AutoCloseable {
         silent = true;
     }
 
+    /** From here on as by a telephone at the edge of its network: everything arrives, late. */
+    public void slowDown() {
+        slow = true;
+    }
+
     /** What is asked so is answered only when the line goes on. */
-    void holdAnswers(Predicate<String> asked) {
+    public void holdAnswers(Predicate<String> asked) {
         late = asked;
     }
 
-    void goOn() {
+    public void goOn() {
         late = asked -> false;
         goOn.countDown();
     }
@@ -84,11 +96,20 @@ public final class Line implements AutoCloseable {
                 daemon(() -> carry(device, server, dead, some -> {
                     lost.compareAndSet(false, deaf && some.contains("/pocket/entries"));
                     held.compareAndSet(false, late.test(some));
+                    if (slow) {
+                        pause(SLOW_DELAY);
+                    }
                     return false;
                 }));
                 daemon(() -> carry(server, device, dead, some -> {
                     if (held.getAndSet(false)) {
                         await();
+                    }
+                    if (slow) {
+                        // One narrow line for all that is asked at once.
+                        synchronized (narrow) {
+                            pause(some.length() / SLOW_BYTES);
+                        }
                     }
                     return lost.get();
                 }));
@@ -134,6 +155,14 @@ public final class Line implements AutoCloseable {
     private void await() {
         try {
             goOn.await();
+        } catch (InterruptedException ended) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static void pause(long time) {
+        try {
+            Thread.sleep(time);
         } catch (InterruptedException ended) {
             Thread.currentThread().interrupt();
         }
