@@ -3,7 +3,7 @@ import { begin, main, say, url, viewOf } from "../frame/act.js";
 import { draw, shown } from "../frame/draw.js";
 import { putLines, rows } from "../frame/lines.js";
 import { FIELDS, input, live, understand, wire } from "../frame/live.js";
-import { reached } from "../frame/patience.js";
+import { heard, reached } from "../frame/patience.js";
 import { handIsUp } from "../frame/press.js";
 
 const CHOICES = ["code", "reflector", "join", "line", "built", "face", "up", "later", "all"];
@@ -42,7 +42,7 @@ async function choose(changed) {
   if (changed.join || changed.line) before.join = changed.join ?? "go-on";
   // A code or a reflector brings its own height.
   const ownHeight = changed.reflector || changed.code ? form().elements.height.value : null;
-  const answer = await reached(fetch(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, ...shown() })));
+  const answer = await reached(heard(`${url()}/view?` + new URLSearchParams({ ...before, ...changed, ...shown() })));
   const view = answer && await viewOf(answer);
   if (!view) {
     return say(answer

@@ -1,7 +1,7 @@
 // Acts of a page: what a form or a button stands for is posted, and the page drawn as it is then; faults stand under their fields.
 import { draw, firstView, shown } from "./draw.js";
 import { forget, restore } from "./drafts.js";
-import { reached } from "./patience.js";
+import { heard, reached, THINKING } from "./patience.js";
 import { handIsUp } from "./press.js";
 import { isReasoned, postTo } from "./token.js";
 import { onChange } from "../pocket/strip.js";
@@ -137,7 +137,7 @@ function cleared(form) {
 /** What was refused may rest on what somebody else booked meanwhile: a page that is behind draws what it has not shown. */
 async function catchUp(revision) {
   if (revision === shown().since) return;
-  const answer = await reached(fetch(`${url()}/view?` + new URLSearchParams([...new URLSearchParams(location.search), ...Object.entries(shown())])));
+  const answer = await reached(heard(`${url()}/view?` + new URLSearchParams([...new URLSearchParams(location.search), ...Object.entries(shown())])));
   const view = answer && await viewOf(answer);
   if (view) show({ ...view, gently: true });
 }
@@ -146,7 +146,7 @@ const UNANSWERED = "There is no answer: the connection is gone, or the sign-in h
 
 /** What the page's own address answers to a question; nothing where the connection is gone or the sign-in has expired. */
 export async function answerTo(question, query = {}) {
-  const answer = await reached(fetch(`${url()}/${question}?` + new URLSearchParams(query)));
+  const answer = await reached(heard(`${url()}/${question}?` + new URLSearchParams(query), {}, THINKING));
   return answer && viewOf(answer);
 }
 

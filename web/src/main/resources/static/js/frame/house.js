@@ -3,6 +3,7 @@
 import { carriedBy, letGo, signedIn } from "../pocket/store.js";
 import { keep, reopen, restore } from "./drafts.js";
 import { watchTables } from "./tables.js";
+import { heard, LEAVING } from "./patience.js";
 import { shareSignIn } from "./token.js";
 
 const shortcuts = document.getElementById("shortcuts");
@@ -80,7 +81,7 @@ function tellWaiting(form, waiting) {
 /** A page that a device has kept may hold none, or one of an earlier sign-in. */
 async function freshToken() {
   try {
-    const page = await (await fetch("/account")).text();
+    const page = await (await heard("/account", {}, LEAVING)).text();
     return page.match(/name="csrf" content="([^"]+)"/)?.[1];
   } catch (unreachable) {
     if (!(unreachable instanceof TypeError)) throw unreachable;

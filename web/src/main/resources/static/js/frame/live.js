@@ -3,7 +3,7 @@
 import { change, isAtFault, listen, main, post, reasonOf, say, taken, url, viewOf } from "./act.js";
 import { atTheInstrument, readBack } from "./instrument.js";
 import { keepKeyboardAway, strike } from "./keys.js";
-import { reached } from "./patience.js";
+import { heard, reached } from "./patience.js";
 import { handIsUp } from "./press.js";
 import { angle, slope } from "./shape.js";
 import { isReasoned } from "./token.js";
@@ -149,7 +149,7 @@ export function understand() {
 }
 
 async function ask(unsound, typed, mine) {
-  const answer = await reached(fetch(main().dataset.understood + "?" + new URLSearchParams(unsound.map(name => [name, typed[name]]))));
+  const answer = await reached(heard(main().dataset.understood + "?" + new URLSearchParams(unsound.map(name => [name, typed[name]]))));
   if (!answer?.ok || answer.redirected || mine !== asked) return;
   const understood = await answer.json();
   await handIsUp();

@@ -2,6 +2,10 @@
 
 /** So long nothing comes, in milliseconds, and the line is taken for dead. A slow answer that goes on coming is not cut off. */
 const SILENCE = 20000;
+/** The same where the server may think: it says by itself what takes it longer than half a minute. */
+export const THINKING = 45000;
+/** And whoever signs out: what is theirs is closed on this device whatever the line does. */
+export const LEAVING = 5000;
 /** What goes out is not seen going: it has its time in advance, by the slowest line that still carries. Bytes a millisecond. */
 const SLOWEST = 1;
 
@@ -35,6 +39,18 @@ export async function heard(address, options = {}, silence = SILENCE) {
   } finally {
     clearTimeout(ending);
   }
+}
+
+/**
+ * Asks for what is shown as it comes: only that an answer begins is waited for.
+ * @throws TypeError where the line is away, or no answer has begun
+ */
+export function begun(request, silence = THINKING) {
+  let ending;
+  const fallen = new Promise((_, failed) => {
+    ending = setTimeout(() => failed(new TypeError(`${request.url}: the line fell silent`)), silence);
+  });
+  return Promise.race([fetch(request), fallen]).finally(() => clearTimeout(ending));
 }
 
 /** An answer, or nothing where the line is gone. */

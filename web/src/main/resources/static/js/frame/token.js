@@ -1,8 +1,5 @@
 // The token that every post carries: that of the sign-in the page came with, or of a later one of the same person.
-import { heard } from "./patience.js";
-
-/** Milliseconds: the server says by itself what takes it longer than half a minute. */
-const ANSWERED = 45000;
+import { heard, THINKING } from "./patience.js";
 
 const meta = name => document.querySelector(`meta[name=${name}]`);
 
@@ -17,7 +14,7 @@ function takeUp(account, token) {
 }
 
 async function renewed() {
-  const page = await (await fetch("/account")).text();
+  const page = await (await heard("/account")).text();
   const read = name => page.match(new RegExp(`name="${name}" content="([^"]+)"`))?.[1];
   return takeUp(read("account"), read("csrf"));
 }
@@ -41,7 +38,7 @@ export const isReasoned = answer => Boolean(answer.headers.get("Content-Type")?.
 
 /** Posts; where the sign-in of the page has expired and the same person has signed in again since, once more. */
 export async function postTo(address, body, more = {}) {
-  const send = () => heard(address, { method: "POST", headers: headers(), body, ...more }, ANSWERED);
+  const send = () => heard(address, { method: "POST", headers: headers(), body, ...more }, THINKING);
   const answer = await send();
   const isOld = [401, 403].includes(answer.status) && !isReasoned(answer);
   return isOld && await renewed() ? send() : answer;

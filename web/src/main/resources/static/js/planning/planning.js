@@ -1,5 +1,6 @@
 // Planning: the plan is the page. What is drawn and dragged here is tried by the core beside it; nothing is stored before somebody keeps it.
 import { handIsUp } from "../frame/press.js";
+import { heard, reached, THINKING } from "../frame/patience.js";
 import { ask, lay as layOnTable, unlessStopped } from "./asking.js";
 import { at, desk, lay, main, say, text, url } from "./desk.js";
 import { Drawing } from "./drawing.js";
@@ -50,7 +51,11 @@ function take(plan) {
 }
 
 async function begin() {
-  const answer = await fetch(`${url}/state`);
+  const answer = await reached(heard(`${url}/state`, {}, THINKING));
+  if (!answer?.ok || answer.redirected) {
+    say("There is no answer: the connection is gone, or the sign-in has expired. Load this page once more.");
+    return;
+  }
   const site = await answer.json();
   lay(site, new Drawing(at("ground"), { metres: 1 / site.metre, sign: site.unit }));
   startWith(site);

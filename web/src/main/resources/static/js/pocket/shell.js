@@ -1,5 +1,5 @@
 // What stands on this device without any job: its start page, and the styles, scripts and fonts of every page kept.
-import { heard, reached } from "../frame/patience.js";
+import { begun, heard, LEAVING, reached } from "../frame/patience.js";
 import * as store from "./store.js";
 
 const SHELL = "shell";
@@ -57,14 +57,14 @@ async function startPage() {
 
 /** Whoever signs in may be somebody else: until their first page says who, this device answers for nobody. Without a connection nobody has. */
 export async function signingIn(request) {
-  const answer = await reached(fetch(request));
+  const answer = await reached(begun(request));
   if (answer) await store.signedIn("");
   return answer ?? startPage();
 }
 
 /** Whoever signs out is signed out here at once; where the server cannot be reached it is told when it is. */
 export async function signingOut(request) {
-  const answer = await reached(fetch(request));
+  const answer = await reached(begun(request, LEAVING));
   if (!answer) await store.oweSignOut(true);
   return answer ?? startPage();
 }
@@ -81,7 +81,8 @@ async function signOut() {
 export async function elsewhere(request) {
   try {
     if (await store.signOutIsDue()) await signOut();
-    return await fetch(request);
+    // How long a file takes that is sent along cannot be known here.
+    return await (request.method === "GET" ? begun(request) : fetch(request));
   } catch (unreachable) {
     const start = request.mode === "navigate" && await startPage();
     if (!start) throw unreachable;
@@ -93,6 +94,6 @@ export async function elsewhere(request) {
 export async function looks(request) {
   const theme = new URLSearchParams(await request.clone().text()).get("theme");
   if (["day", "night", "sun"].includes(theme)) await store.choose(theme);
-  const answer = await reached(fetch(request));
+  const answer = await reached(begun(request));
   return answer && answer.status !== 403 ? answer : Response.redirect(request.referrer || START, 303);
 }

@@ -1,6 +1,6 @@
 // The worker of a device: pages and acts of a job that was taken along are answered here, by the same core as on the server, and sent behind the user's back.
 import * as core from "./core.js";
-import { reached } from "../frame/patience.js";
+import { begun, reached } from "../frame/patience.js";
 import { carrier, inTurn, opened } from "./book.js";
 import { again, layBy, letGo, renew, send, takeAlongIfReached, tellPages, tokenOf } from "./exchange.js";
 import { bareOf, placeOf } from "./places.js";
@@ -73,7 +73,7 @@ async function placed(request, place, url) {
   if (!taken) return elsewhere(request);
   if (await store.mayWorkNow(taken.carrier.account)) return inTurn(place.job, () => answer(taken, place, request, url));
   if (!place.act) return elsewhere(request);
-  return await reached(fetch(request))
+  return await reached(begun(request))
     ?? refused({ message: "Your sign-in on this device has ended, and the server cannot be reached: nothing is booked. What waits stays here; sign in to go on." });
 }
 

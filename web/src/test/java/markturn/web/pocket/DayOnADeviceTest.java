@@ -368,14 +368,14 @@ class DayOnADeviceTest {
         }
     }
 
-    /** Without a connection the server cannot be told that somebody signs out: it is when it is reached again, before it answers anybody. */
+    /** Over a line that carries nothing the server cannot be told that somebody signs out: it is when it is reached again, before it answers anybody. */
     @Test
     void whoSignsOutWithoutAConnectionIsSignedOutWhenThereIsOne(House house) throws IOException {
         try (Line line = new Line(house.address())) {
             Page page = house.signedInAt(line.address(), "wren");
             String job = TypedDay.openJob(page, "Signed out without a line");
             WithoutAConnectionTest.takeAlong(page, job);
-            line.cut();
+            line.fallSilent();
             TypedDay.enter(page, job, "E", "1300");
             page.locator("#sign-out button").click();
             assertThat(page.locator("#sign-out .fault")).containsText("1 line waits on this device, for you alone");
