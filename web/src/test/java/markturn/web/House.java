@@ -1,5 +1,6 @@
 package markturn.web;
 
+import com.microsoft.playwright.APIRequestContext;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
@@ -115,6 +116,11 @@ public final class House implements BeforeAllCallback, ParameterResolver, TestEx
         return started;
     }
 
+    /** How the application finds the database of the tests. */
+    static String setting(String name) {
+        return DATABASE.get(name).toString();
+    }
+
     /** The application once more on the database of the tests, with settings of its own; whoever asks for it closes it. */
     public static ServletWebServerApplicationContext started(Map<String, Object> settings) {
         SpringApplication spring = new SpringApplication(WebApplication.class);
@@ -204,23 +210,29 @@ public final class House implements BeforeAllCallback, ParameterResolver, TestEx
 
     /** Signs somebody in as pages do it, and leads to the jobs; what the page of the sign-in looks like is tried where it is typed. */
     private static Page admitted(Page page, String name) {
-        String form = page.request().get("/sign-in").text();
+        signIn(page.request(), "", name);
+        page.navigate("/job");
+        page.waitForURL("**/job");
+        return page;
+    }
+
+    /** What the pages at an address, or at the visitor's own, answer to a sign-in. */
+    static APIResponse signIn(APIRequestContext visitor, String pages, String name) {
+        String form = visitor.get(pages + "/sign-in").text();
         Matcher token = TOKEN.matcher(form);
         if (!token.find()) {
             throw new AssertionError("no token in the sign-in: " + form);
         }
-        page.request()
-                .post(
-                        "/sign-in",
-                        RequestOptions.create()
-                                .setForm(FormData.create()
-                                        .set("username", name)
-                                        .set("password", PASSWORD)
-                                        .set("_csrf", token.group(1)))
-                                .setMaxRedirects(0));
-        page.navigate("/job");
-        page.waitForURL("**/job");
-        return page;
+        FormData typed = FormData.create()
+                .set("username", name)
+                .set("password", PASSWORD)
+                .set("_csrf", token.group(1));
+        return visitor.post(
+                pages + "/sign-in",
+                RequestOptions.create()
+                        .setHeader("Accept", "text/html")
+                        .setForm(typed)
+                        .setMaxRedirects(0));
     }
 
     /** Signs somebody in, typed. */

@@ -3,7 +3,10 @@ package markturn.web;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.microsoft.playwright.APIRequestContext;
+import com.microsoft.playwright.APIResponse;
 import jakarta.persistence.EntityManagerFactory;
+import java.net.URI;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -13,6 +16,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import javax.sql.DataSource;
+import markturn.web.pocket.Line;
 import org.flywaydb.core.api.FlywayException;
 import org.hibernate.bytecode.internal.none.BytecodeProviderImpl;
 import org.hibernate.bytecode.spi.BytecodeProvider;
@@ -50,6 +54,32 @@ class StartTest {
         assertThat(rights(database)).isEqualTo(given);
     }
 
+    /** A database that comes up behind the pages: nobody has to start them again for that. */
+    @Test
+    void thePageOfTheSignInWaitsForNoDatabase(House house) throws Exception {
+        String url = House.setting("spring.datasource.url");
+        int port = URI.create(url.substring("jdbc:".length())).getPort();
+        try (Line line = new Line("http://127.0.0.1:" + port)) {
+            line.cut();
+            Map<String, Object> settings = Map.of(
+                    "spring.datasource.url",
+                    url.replace("127.0.0.1:" + port, line.address().substring("http://".length())),
+                    "markturn.served",
+                    "true");
+            try (var application = House.started(settings)) {
+                String pages = "http://127.0.0.1:" + application.getWebServer().getPort();
+                APIRequestContext visitor = house.visitor().request();
+                APIResponse refused = House.signIn(visitor, pages, "wren");
+                assertThat(refused.status()).isEqualTo(503);
+                assertThat(refused.text()).contains("The database does not answer just now");
+                line.mend();
+                APIResponse admitted = House.signIn(visitor, pages, "wren");
+                assertThat(admitted.headers().get("location")).endsWith("/job");
+                assertThat(visitor.get(pages + "/job").text()).contains("Alder Weir");
+            }
+        }
+    }
+
     private static Set<String> rights(DataSource database) throws SQLException {
         Set<String> rights = new TreeSet<>();
         try (Connection pages = database.getConnection();
@@ -69,7 +99,7 @@ class StartTest {
                 "spring.datasource.password", "none",
                 "markturn.migration.pages", "nobody"));
         if (done) {
-            given.put("markturn.migration.done", "true");
+            given.put("markturn.served", "true");
         }
         StandardEnvironment settings = new StandardEnvironment();
         settings.getPropertySources().addFirst(new MapPropertySource("given", given));

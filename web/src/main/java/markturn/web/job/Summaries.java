@@ -1,5 +1,6 @@
 package markturn.web.job;
 
+import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -91,6 +92,12 @@ class Summaries {
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
         later.schedule(this::lookForThoseBehind, QUIET.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    @PreDestroy
+    void end() {
+        later.shutdownNow();
+        asked.shutdownNow();
     }
 
     private void lookForThoseBehind() {

@@ -42,6 +42,7 @@ class RunningCopies {
     });
     private final Instant started = now();
     private volatile String name = "";
+    private volatile boolean isHeard;
 
     RunningCopies(RunningCopyRepository copies, PlatformTransactionManager transactions) {
         this.copies = copies;
@@ -75,6 +76,7 @@ class RunningCopies {
                 copies.heard(name, started, now());
                 copies.forget(now().minus(FORGOTTEN));
             });
+            isHeard = true;
         } catch (DataAccessException | TransactionException gone) {
             LOG.debug("not heard: {}", gone.getMessage());
         }
@@ -83,7 +85,7 @@ class RunningCopies {
     @PreDestroy
     void end() {
         beats.shutdownNow();
-        if (!name.isEmpty()) {
+        if (isHeard) {
             leave();
         }
     }

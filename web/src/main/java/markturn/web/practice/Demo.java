@@ -29,10 +29,12 @@ class Demo implements SmartInitializingSingleton {
     private final Invitations invitations;
     private final String firstLink;
     private final String password;
+    private final boolean served;
 
     /**
      * @param password of the demo's accounts in a house that others can reach; the one that everybody knows where it is empty
      * @param shown where others reach this house; empty where nobody does
+     * @param served whether this very build has served this folder so before: then all of it is as it is to be, and the first page waits for nothing
      */
     Demo(
             People people,
@@ -42,7 +44,8 @@ class Demo implements SmartInitializingSingleton {
             @Value("${markturn.close-demo:false}") boolean closed,
             @Value("${markturn.first-link:}") String firstLink,
             @Value("${markturn.demo-password:}") String password,
-            @Value("${markturn.tls.shown:}") String shown) {
+            @Value("${markturn.tls.shown:}") String shown,
+            @Value("${markturn.served:false}") boolean served) {
         this.people = people;
         this.fieldBook = fieldBook;
         this.demo = demo;
@@ -50,6 +53,7 @@ class Demo implements SmartInitializingSingleton {
         this.invitations = invitations;
         this.firstLink = firstLink;
         this.password = password.isEmpty() ? PASSWORD : password;
+        this.served = served;
         if (demo && password.isEmpty() && !shown.isEmpty()) {
             throw new IllegalStateException("markturn.demo-password is missing: others reach this house at " + shown
                     + ", and everybody knows the password of its demo accounts");
@@ -64,6 +68,12 @@ class Demo implements SmartInitializingSingleton {
             people.setRoles("office", new Person.Roles(true, true, true));
             invitations.invite("office", firstLink);
         }
+        if (!served) {
+            open();
+        }
+    }
+
+    private void open() {
         if (closed) {
             for (String name : List.of(SURVEYOR, REVIEWER, ADMINISTRATOR)) {
                 people.close(name, PASSWORD);
