@@ -116,7 +116,7 @@ class Persistence {
         } catch (BeansException fault) {
             // Whoever asks next tries again and is told; here it is told to whoever runs the program, if it is not just
             // ending.
-            if (beans.isActive()) {
+            if (!beans.isClosed()) {
                 LOG.error("what asks the database could not be made", fault);
             }
         }
@@ -126,7 +126,9 @@ class Persistence {
         @Override
         protected boolean isLazy(DependencyDescriptor wanted) {
             Class<?> type = wanted.getDependencyType();
-            return super.isLazy(wanted) || LATER.contains(type) || Repository.class.isAssignableFrom(type);
+            // Where something may be missing, whether it is there must be told at once.
+            boolean later = LATER.contains(type) || Repository.class.isAssignableFrom(type);
+            return super.isLazy(wanted) || later && wanted.isRequired();
         }
     }
 }

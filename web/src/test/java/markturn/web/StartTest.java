@@ -23,6 +23,7 @@ import org.hibernate.bytecode.spi.BytecodeProvider;
 import org.hibernate.engine.spi.SessionFactoryImplementor;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.core.env.MapPropertySource;
 import org.springframework.core.env.StandardEnvironment;
 
@@ -67,7 +68,7 @@ class StartTest {
                     "markturn.served",
                     "true");
             try (var application = House.started(settings)) {
-                String pages = "http://127.0.0.1:" + application.getWebServer().getPort();
+                String pages = pagesOf(application);
                 APIRequestContext visitor = house.visitor().request();
                 APIResponse refused = House.signIn(visitor, pages, "wren");
                 assertThat(refused.status()).isEqualTo(503);
@@ -78,6 +79,10 @@ class StartTest {
                 assertThat(visitor.get(pages + "/job").text()).contains("Alder Weir");
             }
         }
+    }
+
+    private static String pagesOf(ServletWebServerApplicationContext application) {
+        return "http://127.0.0.1:" + application.getWebServer().getPort();
     }
 
     private static Set<String> rights(DataSource database) throws SQLException {
