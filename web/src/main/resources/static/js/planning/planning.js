@@ -54,6 +54,7 @@ async function begin() {
   const answer = await reached(heard(`${url}/state`, {}, THINKING));
   if (!answer?.ok || answer.redirected) {
     say("There is no answer: the connection is gone, or the sign-in has expired. Load this page once more.");
+    at("verdict").textContent = "";
     return;
   }
   const site = await answer.json();

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
@@ -259,5 +260,16 @@ class PlanningKeptTest {
         press(page, "Finish it");
         assertThat(page.locator("#message")).containsText("A figure has at least 3 corners");
         Assertions.assertThat(wanted()).isZero();
+    }
+
+    /** A page that got no answer says so, and not that it is about to show something. Common practice, no source. */
+    @Test
+    void aPlanThatCannotBeFetchedIsSaid(House house) {
+        Page page = house.signedIn("wren");
+        String job = house.demo(page);
+        page.route("**/state", Route::abort);
+        page.navigate(job + "/planning");
+        assertThat(page.locator("#message")).containsText("There is no answer");
+        assertThat(page.locator("#verdict")).isEmpty();
     }
 }
