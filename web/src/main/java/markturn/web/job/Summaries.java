@@ -1,6 +1,5 @@
 package markturn.web.job;
 
-import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -92,12 +91,6 @@ class Summaries {
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
         later.schedule(this::lookForThoseBehind, QUIET.toMillis(), TimeUnit.MILLISECONDS);
-    }
-
-    @PreDestroy
-    void end() {
-        later.shutdownNow();
-        asked.shutdownNow();
     }
 
     private void lookForThoseBehind() {
