@@ -3,6 +3,7 @@ package markturn.formats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import markturn.fieldbook.wire.Fault;
 import markturn.fieldbook.wire.JobNames;
 import markturn.fieldbook.wire.JobReader;
@@ -36,12 +37,14 @@ public final class JobFile {
      * @throws FaultyFile with every fault found, each with path, value and what was expected
      */
     public static Job read(byte[] file) throws FaultyFile {
+        // The first file of a run waits for the schema; it is laid out while the file is parsed.
+        CompletableFuture<SchemaCheck> schema = CompletableFuture.supplyAsync(() -> SchemaHolder.SCHEMA);
         JsonNode document = StrictJson.parse(file);
         if (!document.isObject()) {
             throw new FaultyFile(
                     List.of(new Fault("$", "", "expected a job file: an object with \"format\": \"mark-turn-job\"")));
         }
-        List<Fault> faults = new ArrayList<>(SchemaHolder.SCHEMA.check(document));
+        List<Fault> faults = new ArrayList<>(schema.join().check(document));
         TextCheck.check(document, "$", faults);
         if (!faults.isEmpty()) {
             throw new FaultyFile(faults);

@@ -1,7 +1,6 @@
 package markturn.formats;
 
 import com.networknt.schema.Error;
-import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SchemaRegistryConfig;
@@ -10,7 +9,6 @@ import com.networknt.schema.path.PathType;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import markturn.fieldbook.wire.Fault;
@@ -26,13 +24,12 @@ final class SchemaCheck {
     /** A schema by its file name among the resources of this package. */
     SchemaCheck(String file) {
         try (InputStream in = SchemaCheck.class.getResourceAsStream(file)) {
-            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            this.schemaText = StrictJson.MAPPER.readTree(text);
+            this.schemaText = StrictJson.MAPPER.readTree(in);
             SchemaRegistryConfig config =
                     SchemaRegistryConfig.builder().pathType(PathType.JSON_PATH).build();
             this.schema = SchemaRegistry.withDefaultDialect(
                             SpecificationVersion.DRAFT_2020_12, builder -> builder.schemaRegistryConfig(config))
-                    .getSchema(text, InputFormat.JSON);
+                    .getSchema(schemaText);
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
