@@ -1,5 +1,5 @@
 # Sourced by ./mark-turn bench: one part after the other, or those that were asked for.
-bench_parts="start pages jobs many networks faults cold exports epochs planning"
+bench_parts="start compute pages jobs many networks faults cold exports epochs planning"
 bench_rounds=7
 
 for part in $bench_asked; do
@@ -60,6 +60,32 @@ part_start() {
   say "  bare application   $bare ms"
   say "  ratio              $(awk "BEGIN { printf \"%.2f\", $own / $bare }")"
   say "  a page that asks the database, asked for right behind it: $asked ms, ratio $(awk "BEGIN { printf \"%.2f\", $asked / $bare }")"
+}
+
+bench_took() { # command ... : milliseconds
+  local began ended
+  began=$(date +%s%N)
+  "$@" > /dev/null 2>&1 || fail "a measured command failed: $*"
+  ended=$(date +%s%N)
+  printf '%s\n' $(((ended - began) / 1000000))
+}
+
+# The whole command, from the shell to the written result, beside a virtual machine that does nothing.
+part_compute() {
+  local job="$house/formats/src/test/resources/markturn/formats/frozen/job-0.2.0.json" own nothing
+  "$house/mark-turn" compute "$job" > /dev/null 2>&1 # keeps its classes
+  : > "$build/bench-own"
+  : > "$build/bench-bare"
+  for _ in $(seq $bench_rounds); do
+    bench_took "$house/mark-turn" compute "$job" >> "$build/bench-own"
+    bench_took java -XX:TieredStopAtLevel=1 -Xshare:auto -cp "$house/bench/target/classes" markturn.bench.Nothing >> "$build/bench-bare"
+  done
+  own=$(bench_median 1 < "$build/bench-own")
+  nothing=$(bench_median 1 < "$build/bench-bare")
+  say "compute of a job file of $(($(wc -c < "$job") / 1000)) kB, median of $bench_rounds, alternating"
+  say "  compute            $own ms"
+  say "  nothing            $nothing ms"
+  say "  ratio              $(awk "BEGIN { printf \"%.1f\", $own / $nothing }")"
 }
 
 # What people do on pages, on one running application, beside the bare one.
