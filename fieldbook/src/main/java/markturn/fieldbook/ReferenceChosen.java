@@ -34,6 +34,10 @@ public record ReferenceChosen(List<String> marks, Decision decision) implements 
             throw new Refused("reference", "Expected two marks or more: one alone shows no movement of its own");
         }
         marks.forEach(mark -> Known.mark(book.job(), mark, "reference"));
+        if (decision.reason().isBlank()) {
+            throw new Refused(
+                    "reason", "The reference is chosen with a reason: write why these marks are meant to be stable");
+        }
     }
 
     @Override

@@ -64,8 +64,12 @@ class EpochController {
     /** A mark over time, as the page shows it: its drawing in plan or in elevation, and a sentence. */
     public record Line(String where, TimeLineDrawing drawing, String words, boolean moves) {}
 
-    /** A mark that may be meant to be stable. */
-    public record Choice(String name, boolean chosen) {}
+    /**
+     * A mark that may be meant to be stable.
+     *
+     * @param compared whether the epochs that are compared hold it; one that they do not hold may be meant all the same
+     */
+    public record Choice(String name, boolean chosen, boolean compared) {}
 
     @GetMapping("/job/{id}/epoch")
     String page(
@@ -90,6 +94,11 @@ class EpochController {
         model.addAttribute("own", book.epochs());
         model.addAttribute("nextName", nextName(book, seen.epochs().size()));
         Optional<WhatMoved> asked = asked(seen, earlier, later);
+        if (asked.isEmpty() && seen.epochs().size() > 1) {
+            model.addAttribute(
+                    "fault", "Expected two epochs: beside itself none has moved. Here are the first and the last");
+            asked = asked(seen, "", "");
+        }
         asked.ifPresent(what -> compared(model, what, seen, book));
         return "epoch/page";
     }
@@ -99,7 +108,7 @@ class EpochController {
         return name + ", epoch " + (Math.max(1, epochs) + 1);
     }
 
-    /** The two that are asked for; else the first and the last. Empty where there is no second. */
+    /** The two that are asked for; else the first and the last. Empty where there is no second, or one is asked for twice. */
     private static Optional<WhatMoved> asked(Series.Seen seen, String earlier, String later) {
         List<Epoch> epochs = seen.epochs();
         if (epochs.size() < 2) {
@@ -130,7 +139,7 @@ class EpochController {
         model.addAttribute("drawing", MovedDrawing.from(what));
         boolean again = "reference".equals(model.getAttribute("again"));
         List<?> chosen = again ? (List<?>) model.getAttribute("ticked") : seen.reference();
-        model.addAttribute("choices", choices(what, chosen));
+        model.addAttribute("choices", choices(what, chosen, seen.reference()));
         if (seen.epochs().size() > 2) {
             Epochs all = Epochs.of(seen.epochs(), seen.reference());
             List<Line> lines = new ArrayList<>(lines("in plan", all.plan(), words, units));
@@ -145,13 +154,22 @@ class EpochController {
         }
     }
 
-    private static List<Choice> choices(WhatMoved what, List<?> chosen) {
-        Set<String> marks = new LinkedHashSet<>();
-        what.earlier().plan().ifPresent(plan -> marks.addAll(plan.marks()));
-        what.earlier().elevations().ifPresent(up -> marks.addAll(up.marks()));
+    /** What the earlier epoch holds, and all of the reference: a form that left one out would take it from the reference. */
+    private static List<Choice> choices(WhatMoved what, List<?> chosen, List<String> reference) {
+        Set<String> earlier = marks(what.earlier());
+        Set<String> later = marks(what.later());
+        Set<String> marks = new LinkedHashSet<>(earlier);
+        marks.addAll(reference);
         return marks.stream()
-                .map(mark -> new Choice(mark, chosen.contains(mark)))
+                .map(mark -> new Choice(mark, chosen.contains(mark), earlier.contains(mark) && later.contains(mark)))
                 .toList();
+    }
+
+    private static Set<String> marks(Epoch epoch) {
+        Set<String> marks = new LinkedHashSet<>();
+        epoch.plan().ifPresent(plan -> marks.addAll(plan.marks()));
+        epoch.elevations().ifPresent(up -> marks.addAll(up.marks()));
+        return marks;
     }
 
     private static List<Line> lines(String where, List<TimeLine> lines, MovedInWords words, Words units) {
@@ -182,8 +200,8 @@ class EpochController {
             return refused(id, "next", Map.of("next", name), List.of(), fault, then);
         }
         if (book.job().setups().isEmpty()) {
-            then.addFlashAttribute("fault", "Nothing was measured here yet that could be measured again");
-            return there(id);
+            String fault = "Nothing was measured here yet that could be measured again";
+            return refused(id, "next", Map.of("next", name), List.of(), fault, then);
         }
         Set<String> names =
                 members.of(id).stream().map(Member::signInName).collect(Collectors.toCollection(LinkedHashSet::new));
@@ -242,11 +260,13 @@ class EpochController {
         return there(id);
     }
 
-    /** Decides which marks are meant to be stable. */
+    /** Decides which marks are meant to be stable; the same two epochs stay compared. */
     @PostMapping("/job/{id}/epoch/reference")
     String reference(
             @PathVariable String id,
             @RequestParam String key,
+            @RequestParam(defaultValue = "") String earlier,
+            @RequestParam(defaultValue = "") String later,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(required = false) List<String> mark,
             RedirectAttributes then,
@@ -257,6 +277,7 @@ class EpochController {
                 Decision.CHOOSE_REFERENCE,
                 Map.of("marks", String.join(", ", marks)),
                 reason.strip());
+        then.addAttribute("earlier", earlier).addAttribute("later", later);
         try {
             fieldBook.add(id, key, who.getName(), new ReferenceChosen(marks, decision));
         } catch (Refused refused) {

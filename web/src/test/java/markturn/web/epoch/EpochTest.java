@@ -7,13 +7,16 @@ import com.microsoft.playwright.options.AriaRole;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import markturn.fieldbook.JobNamed;
+import markturn.fieldbook.MarkAdded;
 import markturn.simulator.Campaign;
 import markturn.simulator.Campaigns;
 import markturn.simulator.World;
 import markturn.survey.job.ClassOfWork;
+import markturn.survey.job.Mark;
 import markturn.web.House;
 import markturn.web.fieldbook.FieldBook;
 import org.assertj.core.api.Assertions;
@@ -202,5 +205,51 @@ class EpochTest {
         assertThat(page.locator("main")).containsText("R1, R2 and R3 by decision");
         assertThat(page.locator("tbody tr", new Page.LocatorOptions().setHasText("R4")))
                 .containsText("compared");
+    }
+
+    /** What a form does not show is not taken away by it, and what was compared stays compared. */
+    @Test
+    void theReferenceKeepsWhatTheComparedEpochsDoNotHold(House house) {
+        String job = open(house, "Three periods", "2026-03-10", 41, Map.of());
+        house.application()
+                .getBean(FieldBook.class)
+                .add(
+                        job.replace("/job/", ""),
+                        "far",
+                        "wren",
+                        new MarkAdded(Mark.control("R9", 300, 300, OptionalDouble.of(120), "")));
+        Page page = house.signedIn("wren");
+        for (List<String> setups : List.of(List.of("S1"), List.of("S2"), List.of("S1", "S2"))) {
+            page.navigate(job + "/epoch");
+            page.getByText("Some setups of this job are an epoch of their own").click();
+            page.locator("details [name=name]").fill("Period " + String.join("+", setups));
+            setups.forEach(
+                    setup -> page.locator("[name=setup][value='" + setup + "']").check());
+            press(page, "Note this epoch");
+        }
+        List<String> epochs = page.locator("[name=earlier] option").all().stream()
+                .map(one -> one.getAttribute("value"))
+                .toList();
+        page.locator("[name=earlier]").first().selectOption(epochs.get(1));
+        page.locator("[name=later]").first().selectOption(epochs.get(1));
+        press(page, "Compare these");
+        assertThat(page.locator(".message")).containsText("Expected two epochs");
+        page.locator("[name=earlier]").first().selectOption(epochs.get(0));
+        page.locator("[name=later]").first().selectOption(epochs.get(1));
+        press(page, "Compare these");
+        page.getByText("Choose which marks are meant to be stable").click();
+        assertThat(page.locator(".tick", new Page.LocatorOptions().setHasText("R9")))
+                .containsText("not in both of these epochs");
+        page.getByLabel("R4", new Page.GetByLabelOptions().setExact(true)).uncheck();
+        press(page, "These hold the datum");
+        assertThat(page.locator(".message")).containsText("with a reason");
+        assertThat(page.getByLabel("R4", new Page.GetByLabelOptions().setExact(true)))
+                .not()
+                .isChecked();
+        page.locator("[name=reason]").fill("it stands on fill");
+        press(page, "These hold the datum");
+        assertThat(page.locator("main")).containsText("R1, R2, R3 and R9 by decision");
+        assertThat(page.locator("[name=earlier]").first()).hasValue(epochs.get(0));
+        assertThat(page.locator("[name=later]").first()).hasValue(epochs.get(1));
     }
 }
