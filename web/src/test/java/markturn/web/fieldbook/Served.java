@@ -30,10 +30,12 @@ record Served(Process process, String address) {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
                 "-cp",
                 System.getProperty("java.class.path"),
                 CommandLine.class.getName(),
                 "--server.port=" + port,
+                "--markturn.password-strength=4",
                 "--spring.datasource.hikari.connection-timeout=400"));
         database.properties().forEach((key, value) -> command.add("--" + key + "=" + value));
         command.addAll(List.of(settings));
