@@ -100,8 +100,8 @@ class EpochTest {
         assertThat(page.locator(".verdict")).containsText("M6 moved");
         join(page, third, "Slope in spring");
         assertThat(page.locator("main")).containsText("Slope in summer");
-        page.locator("[name=earlier]").selectOption("Slope in spring");
-        page.locator("[name=later]").selectOption("Slope in autumn");
+        page.locator("select[name=earlier]").selectOption("Slope in spring");
+        page.locator("select[name=later]").selectOption("Slope in autumn");
         press(page, "Compare these");
         // Truth: M3 20 mm south-west and 8 mm down, M6 10 mm south, R2 20 mm north; their deviations are 2 mm.
         Assertions.assertThat(page.locator(".verdict").textContent())
@@ -165,7 +165,7 @@ class EpochTest {
         press(page, "Measure the same marks again");
         page.waitForURL("**/setup");
         page.navigate(first + "/epoch");
-        assertThat(page.locator("[name=later]")).containsText("Cut two (2),");
+        assertThat(page.locator("select[name=later]")).containsText("Cut two (2),");
     }
 
     @Test
@@ -227,15 +227,15 @@ class EpochTest {
                     setup -> page.locator("[name=setup][value='" + setup + "']").check());
             press(page, "Note this epoch");
         }
-        List<String> epochs = page.locator("[name=earlier] option").all().stream()
+        List<String> epochs = page.locator("select[name=earlier] option").all().stream()
                 .map(one -> one.getAttribute("value"))
                 .toList();
-        page.locator("[name=earlier]").first().selectOption(epochs.get(1));
-        page.locator("[name=later]").first().selectOption(epochs.get(1));
+        page.locator("select[name=earlier]").selectOption(epochs.get(1));
+        page.locator("select[name=later]").selectOption(epochs.get(1));
         press(page, "Compare these");
         assertThat(page.locator(".message")).containsText("Expected two epochs");
-        page.locator("[name=earlier]").first().selectOption(epochs.get(0));
-        page.locator("[name=later]").first().selectOption(epochs.get(1));
+        page.locator("select[name=earlier]").selectOption(epochs.get(0));
+        page.locator("select[name=later]").selectOption(epochs.get(1));
         press(page, "Compare these");
         page.getByText("Choose which marks are meant to be stable").click();
         assertThat(page.locator(".tick", new Page.LocatorOptions().setHasText("R9")))
@@ -249,7 +249,7 @@ class EpochTest {
         page.locator("[name=reason]").fill("it stands on fill");
         press(page, "These hold the datum");
         assertThat(page.locator("main")).containsText("R1, R2, R3 and R9 by decision");
-        assertThat(page.locator("[name=earlier]").first()).hasValue(epochs.get(0));
-        assertThat(page.locator("[name=later]").first()).hasValue(epochs.get(1));
+        assertThat(page.locator("select[name=earlier]")).hasValue(epochs.get(0));
+        assertThat(page.locator("select[name=later]")).hasValue(epochs.get(1));
     }
 }
