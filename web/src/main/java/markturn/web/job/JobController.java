@@ -207,6 +207,7 @@ class JobController {
         model.addAttribute("findings", book.result().findings());
         model.addAttribute("newer", Words.names(register.newer(book)));
         model.addAttribute("limits", LimitRows.inForce(book.job().classOfWork()));
+        model.addAttribute("revision", book.revision());
         model.addAttribute("comesAlong", comesAlong(book.revision(), fieldBook.bytes(id)));
         model.addAttribute(
                 "next",

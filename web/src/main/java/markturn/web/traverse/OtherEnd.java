@@ -12,6 +12,7 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
 import markturn.survey.result.MeasuredTraverse;
+import markturn.web.fieldbook.Shown;
 
 /**
  * A figure that would close on another known mark than the one booked: its last sight is noted anew as one to that mark, and the route
@@ -40,6 +41,11 @@ record OtherEnd(BookedJob book, MeasuredTraverse run, String setup, List<String>
             }
         }
         return new OtherEnd(book, run, closing, lines);
+    }
+
+    /** Tells what would be noted from anything else that might be: what is booked is what was shown. */
+    String shown(String mark) {
+        return Shown.of(mark + lines + run.traverse());
     }
 
     /** What books it: the lines noted anew, then the route. */

@@ -2,10 +2,12 @@ package markturn.web.traverse;
 
 import java.security.Principal;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import markturn.fieldbook.BookedJob;
+import markturn.fieldbook.Entry;
 import markturn.fieldbook.EntryPayload;
 import markturn.fieldbook.MarkNoted;
 import markturn.fieldbook.Refused;
@@ -20,10 +22,12 @@ import markturn.survey.job.Mark;
 import markturn.survey.job.Traverse;
 import markturn.survey.result.MeasuredTraverse;
 import markturn.survey.result.Position;
+import markturn.survey.show.Sentence;
 import markturn.tripod.typed.Form;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.Adoption;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import markturn.web.people.People;
@@ -34,10 +38,14 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Closing a figure: the route, the misclosures against limit and chance, the computation, the rules compared, and adoption. */
 @Controller
 class TraverseController {
+    /** Revision of the book that a page was drawn from. */
+    private static final String SEEN = "revision";
+
     private final FieldBook fieldBook;
     private final People people;
     private final Adopting adopting;
@@ -59,6 +67,7 @@ class TraverseController {
         model.addAttribute("words", words);
         model.addAttribute("typed", typed);
         model.addAttribute("faults", faults);
+        model.addAttribute("seen", typed.getOrDefault(SEEN, "" + book.revision()));
         model.addAttribute("rules", Traverse.Rule.values());
         model.addAttribute("proposed", String.join(", ", Survey.proposedRoute(book.result())));
         model.addAttribute(
@@ -102,37 +111,75 @@ class TraverseController {
             return page(book, model, typed, form.faults());
         }
         try {
-            fieldBook.add(
-                    id, typed.get("key"), who.getName(), new TraverseRouted(new Traverse(name, route, rule, false)));
+            TraverseRouted routed = new TraverseRouted(new Traverse(name, route, rule, false));
+            fieldBook.add(id, typed.get("key"), who.getName(), now -> {
+                requireSeen(now, typed, name);
+                return List.of(routed);
+            });
             return "redirect:/job/" + id + "/traverse";
         } catch (Refused refused) {
             form.refused(refused);
-            return page(book, model, typed, form.faults());
+            // What was not seen stands above now.
+            Map<String, String> looked = new HashMap<>(typed);
+            looked.remove(SEEN);
+            return page(fieldBook.book(id, who.getName()), model, looked, form.faults());
+        }
+    }
+
+    /** A route in the place of one that whoever sends it never saw is refused. */
+    private void requireSeen(BookedJob now, Map<String, String> typed, String name) {
+        Optional<Entry> meanwhile = now.lastSince(
+                typed.getOrDefault(SEEN, ""),
+                p -> p instanceof TraverseRouted theirs
+                        && theirs.traverse().name().equals(name));
+        if (meanwhile.isPresent() && !now.holds(typed.getOrDefault("key", ""))) {
+            throw new Refused(
+                    "name",
+                    Sentence.of(
+                            "%s took a route under this name while this page was open. Nothing of yours is booked: look at it above, then give yours another name, or send it again to put it in the place of theirs",
+                            people.shownName(meanwhile.get().by())));
         }
     }
 
     /** Says that a mark is another name of one it cannot be told from. Nothing is renamed; its sights count for both. */
     @PostMapping("/job/{id}/traverse/same")
-    String same(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        if (book.holds(key)) {
-            // Said already: the two are not alike any more.
-            return "redirect:/job/" + id + "/traverse";
+    String same(
+            @PathVariable String id,
+            @RequestParam String name,
+            @RequestParam String fixed,
+            @RequestParam String key,
+            RedirectAttributes then,
+            Principal who) {
+        try {
+            fieldBook.add(id, key, who.getName(), now -> {
+                boolean alike = OtherNames.of(now.result().measured()).stream()
+                        .anyMatch(l -> l.mark().equals(name) && l.fixed().equals(fixed));
+                if (!alike && !now.holds(key)) {
+                    throw new Refused(
+                            "",
+                            name + " cannot be taken for " + fixed
+                                    + " any more: more was booked while this page was open. Nothing was noted.");
+                }
+                return noted(now, name, Optional.of(fixed), name + " is another name of " + fixed);
+            });
+        } catch (Refused refused) {
+            then.addFlashAttribute("message", refused.getMessage());
         }
-        OtherNames.Likeness like = OtherNames.of(book.result().measured()).stream()
-                .filter(l -> l.mark().equals(name))
-                .findFirst()
-                .orElseThrow(NotHere::new);
-        note(book, name, Optional.of(like.fixed()), name + " is another name of " + like.fixed(), key, who);
         return "redirect:/job/" + id + "/traverse";
     }
 
     /** Takes back that a mark is another name of one. */
     @PostMapping("/job/{id}/traverse/part")
     String part(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
-        BookedJob book = fieldBook.book(id, who.getName());
-        note(book, name, Optional.empty(), name + " is a mark of its own", key, who);
+        fieldBook.add(
+                id, key, who.getName(), now -> noted(now, name, Optional.empty(), name + " is a mark of its own"));
         return "redirect:/job/" + id + "/traverse";
+    }
+
+    /** From the book when its turn comes: what else was noted of the mark meanwhile stays. */
+    private static List<MarkNoted> noted(BookedJob now, String name, Optional<String> sameAs, String words) {
+        Mark mark = now.job().mark(name).orElseThrow(NotHere::new);
+        return List.of(new MarkNoted(mark.withSameAs(sameAs), words));
     }
 
     /** Notes the last sight as one to another known mark: first shows how the figure would close, then with {@code confirm} books it. */
@@ -140,37 +187,55 @@ class TraverseController {
     String end(@PathVariable String id, @RequestParam Map<String, String> typed, Model model, Principal who) {
         BookedJob book = fieldBook.book(id, who.getName());
         Form form = new Form(typed, book.job().units());
-        MeasuredTraverse run = run(book, form.text("name")).orElseThrow(NotHere::new);
         String mark = form.text("mark");
-        List<EntryPayload> payloads =
-                OtherEnd.of(book, run).payloads(mark, people.shownName(who.getName()), form.text("reason"));
-        boolean confirmed = !form.isEmpty("confirm");
         try {
-            if (confirmed && !form.isEmpty("reason")) {
-                fieldBook.add(id, typed.get("key"), who.getName(), payloads);
+            if (!form.isEmpty("confirm") && !form.isEmpty("reason")) {
+                fieldBook.add(id, typed.get("key"), who.getName(), now -> ended(now, form, typed, who));
                 return "redirect:/job/" + id + "/traverse";
             }
-            BookedJob after = fieldBook.preview(book, who.getName(), payloads.toArray(EntryPayload[]::new));
-            model.addAttribute("ending", run(after, run.name()).map(then -> FigureSheet.of(after, then)));
-            model.addAttribute("end", mark);
-            if (confirmed) {
+            if (!form.isEmpty("confirm")) {
                 model.addAttribute("message", "A name noted anew needs a reason: it stays in the record.");
             }
         } catch (Refused refused) {
             model.addAttribute("message", refused.getMessage());
+            book = fieldBook.book(id, who.getName());
         }
+        showEnd(book, form, mark, model, who);
         return page(book, model, typed, Map.of());
+    }
+
+    /** What notes the sight anew, of the lines that were shown. */
+    private List<EntryPayload> ended(BookedJob now, Form form, Map<String, String> typed, Principal who) {
+        if (now.holds(typed.getOrDefault("key", ""))) {
+            return List.of();
+        }
+        OtherEnd other = OtherEnd.of(now, run(now, form.text("name")).orElseThrow(NotHere::new));
+        if (!Shown.isStill(typed, other.shown(form.text("mark")))) {
+            throw new Refused(
+                    "",
+                    "The route or its last sight changed while this page was open. Nothing of yours is booked: look at it as it stands now.");
+        }
+        return other.payloads(form.text("mark"), people.shownName(who.getName()), form.text("reason"));
+    }
+
+    private void showEnd(BookedJob book, Form form, String mark, Model model, Principal who) {
+        MeasuredTraverse run = run(book, form.text("name")).orElseThrow(NotHere::new);
+        OtherEnd other = OtherEnd.of(book, run);
+        try {
+            BookedJob after = fieldBook.preview(
+                    book, who.getName(), other.payloads(mark, "", "").toArray(EntryPayload[]::new));
+            model.addAttribute("ending", run(after, run.name()).map(then -> FigureSheet.of(after, then)));
+            model.addAttribute("end", mark);
+            model.addAttribute("shown", other.shown(mark));
+        } catch (Refused refused) {
+            model.addAttribute("message", refused.getMessage());
+        }
     }
 
     private static Optional<MeasuredTraverse> run(BookedJob book, String name) {
         return book.result().measured().traverses().stream()
                 .filter(t -> t.name().equals(name))
                 .findFirst();
-    }
-
-    private void note(BookedJob book, String name, Optional<String> sameAs, String words, String key, Principal who) {
-        Mark mark = book.job().mark(name).orElseThrow(NotHere::new);
-        fieldBook.add(book.jobId(), key, who.getName(), new MarkNoted(mark.withSameAs(sameAs), words));
     }
 
     /** Adopts the coordinates of a run. */

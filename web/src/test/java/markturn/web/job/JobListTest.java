@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import markturn.fieldbook.JobNamed;
 import markturn.fieldbook.MarkAdded;
 import markturn.simulator.AlderWeir;
 import markturn.survey.job.Job;
@@ -164,5 +165,28 @@ class JobListTest {
                 .containsExactly("rename-job", "archive", "bring-back");
         Assertions.assertThat(decisions.get(0).before().orElseThrow().toString())
                 .contains("Misnamed");
+    }
+
+    /** Common practice, no source: what somebody else changed is not written over unseen. */
+    @Test
+    void aNameThatSomebodyElseGaveMeanwhileIsToldFirst(House house) {
+        Page page = house.signedIn("wren");
+        String job = TypedDay.openJob(page, "Weir pool");
+        page.navigate(job);
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = job.substring(job.lastIndexOf('/') + 1);
+        fieldBook.add(
+                id, "named-elsewhere", "wren", new JobNamed("Weir basin", "Heron Lock", "Wren Halloran", "as agreed"));
+        page.getByText("Its name and place; archive").click();
+        page.locator("#reason").fill("as the client says");
+        page.locator("#name").fill("Upper pool");
+        press(page, "Take this name and place");
+        assertThat(page.locator(".fault"))
+                .containsText(
+                        "Wren Halloran named this job anew while this page was open: it is Weir basin, Heron Lock.");
+        assertThat(page.locator("#name")).hasValue("Upper pool");
+        Assertions.assertThat(fieldBook.book(id, "wren").job().name()).isEqualTo("Weir basin");
+        press(page, "Take this name and place");
+        assertThat(page.locator("h1")).hasText("Upper pool");
     }
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import markturn.fieldbook.LinesStruck;
 import markturn.formats.FaultyFile;
 import markturn.formats.JobFile;
 import markturn.simulator.AlderWeir;
@@ -264,13 +265,51 @@ class TraverseDayTest {
                         .orElseThrow()
                         .readings())
                 .anyMatch(r -> r.target().equals("PILLAR 4"));
+        // A line that somebody strikes out meanwhile is none of those that were shown.
+        String line = fieldBook.book(id, "wren").keyOf("S3", last.readings().size() - 1);
+        fieldBook.add(id, "struck-elsewhere", "wren", new LinesStruck(List.of(line), "wrong height", Optional.empty()));
         page.locator(".ending [name=reason]").fill("the plate at the foot says 2");
+        page.getByText("The sight went to PILLAR 2").click();
+        assertThat(page.locator(".message"))
+                .containsText("changed while this page was open. Nothing of yours is booked");
+        assertThat(page.locator(".ending [name=reason]")).hasValue("the plate at the foot says 2");
+        Assertions.assertThat(
+                        fieldBook.book(id, "wren").job().traverses().get(0).route())
+                .last()
+                .isEqualTo("PILLAR 4");
+        // Another figure would have a name of its own.
+        assertThat(page.locator("#name")).hasValue("Traverse 2");
         page.getByText("The sight went to PILLAR 2").click();
         assertThat(page.locator("article .verdict")).containsText("Closes by 0.");
         assertThat(page.locator("article .head .remark")).containsText("POND 2 – PILLAR 2");
         Assertions.assertThat(fieldBook.book(id, "wren").job().decisions())
                 .anyMatch(d -> d.reason().equals("the plate at the foot says 2")
                         && d.before().orElseThrow().equals("PILLAR 4"));
+    }
+
+    /** Common practice, no source: what somebody else decided is not written over unseen. */
+    @Test
+    void aRouteThatSomebodyElseTookMeanwhileIsToldFirst(House house) {
+        Job job = AlderWeir.blank().plus(Mark.named("POND 1", Mark.Kind.NEW)).plus(Mark.named("POND 2", Mark.Kind.NEW));
+        job = setUp(job, "S1", "PILLAR 1", "PILLAR 3", "POND 1", Role.FORESIGHT);
+        job = setUp(job, "S2", "POND 1", "PILLAR 1", "POND 2", Role.FORESIGHT);
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = fieldBook.open(job, "wren", Set.of("wren", "sol"));
+        Page page = house.signedIn("wren");
+        page.navigate("/job/" + id + "/traverse");
+        Page other = house.signedIn("sol");
+        other.navigate("/job/" + id + "/traverse");
+        other.locator("#route").fill("PILLAR 1, POND 1");
+        other.getByText("Take this route").click();
+        assertThat(other.locator("article .head .remark")).containsText("PILLAR 1 – POND 1;");
+        page.locator("#route").fill("PILLAR 1, POND 1, POND 2");
+        page.getByText("Take this route").click();
+        assertThat(page.locator(".fault"))
+                .containsText("Sol Tarn took a route under this name while this page was open");
+        assertThat(page.locator("article .head .remark")).containsText("PILLAR 1 – POND 1;");
+        assertThat(page.locator("#route")).hasValue("PILLAR 1, POND 1, POND 2");
+        page.getByText("Take this route").click();
+        assertThat(page.locator("article .head .remark")).containsText("PILLAR 1 – POND 1 – POND 2;");
     }
 
     @Test
