@@ -14,6 +14,7 @@ import markturn.survey.instrument.Pooled;
 import markturn.survey.job.Instrument;
 import markturn.survey.show.Display;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.TypedAgain;
 import markturn.web.people.People;
@@ -30,6 +31,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class InstrumentController {
     private static final int LONGEST = 500;
     private static final int LONGEST_NAME = 40;
+    private static final int LONGEST_REASON = 1000;
 
     private final InstrumentMemory memory;
     private final Certificates certificates;
@@ -108,6 +110,11 @@ class InstrumentController {
         model.addAttribute("verdict", view.verdict());
         model.addAttribute("drawings", view.drawings());
         model.addAttribute("own", view.own());
+        model.addAttribute(
+                "figures",
+                figures(
+                        InstrumentView.pooled(history, SetupFigures::directions),
+                        InstrumentView.pooled(history, SetupFigures::zeniths)));
         model.addAttribute("shown", view.shown());
         model.addAttribute("certificates", certificates.about(serial));
         model.addAttribute("today", LocalDate.now());
@@ -135,20 +142,25 @@ class InstrumentController {
     @PostMapping("/office/instrument/{serial}/adopt")
     String adopt(
             @PathVariable String serial,
-            @RequestParam(defaultValue = "") String reason,
+            @RequestParam Map<String, String> typed,
             RedirectAttributes then,
             Principal who) {
         Instrument profile = memory.forNewJob(serial).orElseThrow(NotHere::new);
         List<SetupFigures> history = memory.history(serial);
         Pooled directions = InstrumentView.pooled(history, SetupFigures::directions);
         Pooled zeniths = InstrumentView.pooled(history, SetupFigures::zeniths);
-        if (reason.isBlank() || directions.degrees() < 1 || zeniths.degrees() < 1) {
-            then.addFlashAttribute(
-                    "fault",
-                    reason.isBlank()
-                            ? "Empty: expected why these figures are to be relied on"
-                            : "There are no sets yet from which its own figures could come");
-            return there(serial);
+        String reason = typed.getOrDefault("reason", "").strip();
+        String fault = "";
+        if (reason.isEmpty() || reason.length() > LONGEST_REASON) {
+            fault = "Expected why these figures are to be relied on, at most " + LONGEST_REASON + " characters";
+        } else if (directions.degrees() < 1 || zeniths.degrees() < 1) {
+            fault = "There are no sets yet from which its own figures could come";
+        } else if (!Shown.isStill(typed, figures(directions, zeniths))) {
+            fault =
+                    "More sets were booked while this page was open. Nothing was taken: look at its own figures as they stand now";
+        }
+        if (!fault.isEmpty()) {
+            return TypedAgain.on(there(serial), typed, fault, then);
         }
         memory.note(
                 new Instrument(
@@ -166,8 +178,13 @@ class InstrumentController {
                         List.of()),
                 who.getName(),
                 "its own figures, of %d and %d degrees of freedom: %s"
-                        .formatted(directions.degrees(), zeniths.degrees(), reason.strip()));
+                        .formatted(directions.degrees(), zeniths.degrees(), reason));
         return there(serial);
+    }
+
+    /** Tells its own figures from any other: what is decided on is what was shown. */
+    private static String figures(Pooled directions, Pooled zeniths) {
+        return Shown.of(directions + " " + zeniths);
     }
 
     /** Notes a certificate. */

@@ -120,10 +120,17 @@ class InstrumentMemoryTest {
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("direction, one set")))
                 .containsText("48");
         press(page, "New jobs begin with its own figures");
-        assertThat(page.locator(".message")).containsText("Empty: expected why");
+        assertThat(page.locator(".message")).containsText("Expected why these figures are to be relied on");
         page.locator("[name=reason]").fill("six days in spring");
+        // A seventh day is booked while the page is open: what is taken is what was looked at.
+        FieldBook book = house.application().getBean(FieldBook.class);
+        book.open(day(7, "MT-2", 3 * Angles.SECOND), "wren", Set.of("wren"));
+        house.signedIn("wren");
         press(page, "New jobs begin with its own figures");
-        assertThat(page.locator("main")).containsText("of 48 and");
+        assertThat(page.locator(".message")).containsText("More sets were booked while this page was open");
+        assertThat(page.locator("[name=reason]")).hasValue("six days in spring");
+        press(page, "New jobs begin with its own figures");
+        assertThat(page.locator("main")).containsText("of 56 and");
         page.locator("#issued").fill("2025-01-10");
         page.locator("#due").fill("2025-01-10");
         press(page, "Note this certificate");
