@@ -41,9 +41,13 @@ final class Paper extends Writer {
     /** The same within a section. */
     static final String NEW_SHEET = "</section>" + PART + "<section>";
 
-    /** What the sheets' own rules say otherwise: a part numbers nothing, and begins a sheet by itself. */
-    static final String RULES =
-            "@page { @bottom-right { content: none; } @bottom-left { content: none; } } .appendix { page-break-before: auto; }";
+    /**
+     * What the sheets' own rules say otherwise: a part numbers nothing, and begins a sheet by itself. Its fonts are there; other families
+     * would be looked for with every word.
+     */
+    static final String RULES = "@page { @bottom-right { content: none; } @bottom-left { content: none; } }"
+            + " .appendix { page-break-before: auto; }"
+            + " body { font-family: Next; } td.n, td.pack, th.pack { font-family: Mono; }";
 
     private static final String BEGIN = "<main>";
     private static final String END = "</main></body></html>";
@@ -144,7 +148,7 @@ final class Paper extends Writer {
     }
 
     private static PDFontSupplier font(PDDocument document, String file) throws IOException {
-        return new PDFontSupplier(PDType0Font.load(document, glyphs(file), true));
+        return new PDFontSupplier(new MeasuredFont(PDType0Font.load(document, glyphs(file), true)));
     }
 
     /** Letter by letter: to look for ligatures in every number takes longer than to write it. */
