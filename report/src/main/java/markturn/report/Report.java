@@ -31,7 +31,7 @@ import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
  */
 public final class Report {
     /** After so many setups a new sheet begins, and in a job with more of them the coordinates do: they are set beside each other. */
-    static final int SETUPS_TOGETHER = 100;
+    static final int SETUPS_TOGETHER = 40;
 
     /** With more findings these begin a part of their own. */
     static final int FINDINGS_TOGETHER = 200;

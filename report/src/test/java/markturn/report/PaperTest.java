@@ -103,12 +103,13 @@ class PaperTest {
         assertThat(sheets).anyMatch(text -> text.startsWith("Appendix: the raw field book"));
     }
 
-    /** A hundred setups stand together; the next, the coordinates and the field book begin sheets of their own. */
+    /** So many setups stand together; the next, the coordinates and the field book begin sheets of their own. */
     @Test
     void aLongJobIsSetInPartsThatReadOn() throws IOException {
         Job job = AlderWeir.job();
         Setup first = job.setups().get(0);
-        List<Setup> setups = IntStream.rangeClosed(1, 101)
+        int more = Report.SETUPS_TOGETHER + 1;
+        List<Setup> setups = IntStream.rangeClosed(1, more)
                 .mapToObj(number -> new Setup(
                         "L" + number,
                         first.station(),
@@ -123,14 +124,14 @@ class PaperTest {
         Report report = new Report(
                 Survey.compute(job.withSetups(setups)), Optional.empty(), List.of(), Instant.EPOCH, "Mark Turn");
         List<String> sheets = sheets(report.pdf());
-        assertThat(sheets).anyMatch(text -> text.startsWith("L101 on "));
+        assertThat(sheets).anyMatch(text -> text.startsWith("L" + more + " on "));
         assertThat(sheets).anyMatch(text -> text.startsWith("Coordinates "));
         String read = String.join(" ", sheets);
         for (Setup setup : setups) {
             // Among the setups, and in the field book.
             assertThat(read.split(setup.name() + " on " + setup.station(), -1)).hasSize(3);
         }
-        assertThat(report.html("report.css")).contains("L101 on ");
+        assertThat(report.html("report.css")).contains("L" + more + " on ");
     }
 
     @Test
