@@ -12,6 +12,7 @@ import markturn.survey.show.Display;
 import markturn.survey.show.Sentence;
 import markturn.tripod.way.WorkStep;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
 import markturn.web.frame.JobPage;
 import markturn.web.frame.NotHere;
 import markturn.web.frame.TypedAgain;
@@ -50,9 +51,11 @@ class JobRegisterController {
         String in = datum.isEmpty() ? Register.datum(book.job()) : datum.strip();
         model.addAttribute("datum", in);
         model.addAttribute("near", in.isEmpty() ? List.of() : register.near(book, in));
+        Map<String, Register.Offer> offered = Register.offered(book.job());
+        model.addAttribute("shown", shown(offered));
         model.addAttribute(
                 "offered",
-                Register.offered(book.job()).entrySet().stream()
+                offered.entrySet().stream()
                         .filter(e -> !book.taken().containsKey(e.getKey()))
                         .map(e -> new Offered(
                                 e.getKey(),
@@ -127,6 +130,11 @@ class JobRegisterController {
             String fault = "Expected one mark or more, the datum that its coordinates are in, and why it is entered";
             return TypedAgain.on(there(id), TypedAgain.ticked(typed, "mark", ticked), fault, then);
         }
+        if (!Shown.isStill(typed, shown(offered))) {
+            String fault =
+                    "What this job can enter changed while this page was open. Nothing was entered: look at it as it stands now";
+            return TypedAgain.on(there(id), TypedAgain.ticked(typed, "mark", ticked), fault, then);
+        }
         Register.Entered entered = register.enter(book, names, datum.strip(), who.getName(), reason.strip());
         then.addFlashAttribute(
                 "said",
@@ -142,6 +150,11 @@ class JobRegisterController {
                                                 "value was entered from this job before and checks nothing",
                                                 "values were entered from this job before and check nothing")));
         return there(id);
+    }
+
+    /** Tells values from any other: what is entered for the office is what was shown. */
+    private static String shown(Map<String, Register.Offer> offered) {
+        return Shown.of(offered.toString());
     }
 
     private static String there(String id) {

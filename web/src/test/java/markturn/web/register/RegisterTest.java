@@ -10,8 +10,12 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.OptionalDouble;
 import javax.imageio.ImageIO;
+import markturn.fieldbook.MarkNoted;
+import markturn.survey.job.Mark;
 import markturn.web.House;
+import markturn.web.fieldbook.FieldBook;
 import markturn.web.frame.Pictures;
 import markturn.web.turning.TypedDay;
 import org.assertj.core.api.Assertions;
@@ -63,6 +67,19 @@ class RegisterTest {
         page.navigate(first + "/register");
         press(page, "Enter them");
         assertThat(page.locator(".message")).containsText("Expected one mark or more, the datum");
+        // The value of a mark that changes while the page is open is not the one that was looked at.
+        page.locator("input[name=mark][value=A]").check();
+        page.locator("#enter-datum").fill("mill grid");
+        page.locator("#enter-reason").fill("found and measured");
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String id = first.substring(first.lastIndexOf('/') + 1);
+        Mark before = fieldBook.book(id, "sol").job().mark("A").orElseThrow();
+        Mark other = Mark.control("A", 1000.5, 5000, OptionalDouble.of(10), "another list");
+        fieldBook.add(id, "noted-elsewhere", "sol", new MarkNoted(other, "another list"));
+        press(page, "Enter them");
+        assertThat(page.locator(".message")).containsText("changed while this page was open. Nothing was entered");
+        assertThat(page.locator("input[name=mark][value=A]")).isChecked();
+        fieldBook.add(id, "noted-back", "sol", new MarkNoted(before, "the list was of another mark"));
         enter(page, first, "mill grid", "A", "B");
         assertThat(page.locator(".said")).containsText("2 new marks in the register; 0 checks");
         // The same value of the same job is no check of itself.
