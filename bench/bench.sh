@@ -70,19 +70,26 @@ bench_took() { # command ... : milliseconds
   printf '%s\n' $(((ended - began) / 1000000))
 }
 
-# The whole command, from the shell to the written result, beside a virtual machine that does nothing.
+# The whole command, from the shell to the written result, beside a virtual machine that does nothing: of a job in which there is everything
+# that the format knows, which keeps the classes of all, and of a small one.
 part_compute() {
-  local job="$house/formats/src/test/resources/markturn/formats/frozen/job-0.2.0.json" own nothing
-  "$house/mark-turn" compute "$job" > /dev/null 2>&1 # keeps its classes
+  local files="$house/formats/src/test/resources/markturn/formats"
+  bench_computed "$files/frozen/job-0.2.0.json"
+  bench_computed "$files/two-sets.json"
+}
+
+bench_computed() { # JOB.json
+  local own nothing
+  "$house/mark-turn" compute "$1" > /dev/null 2>&1 # keeps its classes
   : > "$build/bench-own"
   : > "$build/bench-bare"
   for _ in $(seq $bench_rounds); do
-    bench_took "$house/mark-turn" compute "$job" >> "$build/bench-own"
+    bench_took "$house/mark-turn" compute "$1" >> "$build/bench-own"
     bench_took java -XX:TieredStopAtLevel=1 -Xshare:auto -cp "$house/bench/target/classes" markturn.bench.Nothing >> "$build/bench-bare"
   done
   own=$(bench_median 1 < "$build/bench-own")
   nothing=$(bench_median 1 < "$build/bench-bare")
-  say "compute of a job file of $(($(wc -c < "$job") / 1000)) kB, median of $bench_rounds, alternating"
+  say "compute of a job file of $(($(wc -c < "$1") / 1000)) kB, median of $bench_rounds, alternating"
   say "  compute            $own ms"
   say "  nothing            $nothing ms"
   say "  ratio              $(awk "BEGIN { printf \"%.1f\", $own / $nothing }")"
