@@ -19,6 +19,7 @@ import markturn.formats.OpenFormats;
 import markturn.formats.ResultFile;
 import markturn.formats.Version;
 import markturn.report.Report;
+import markturn.simulator.AlderWeir;
 import markturn.survey.Survey;
 import markturn.survey.SurveyResult;
 import markturn.survey.finding.base.Finding;
@@ -42,7 +43,22 @@ public final class CommandLine {
         if (arguments.length > 0 && arguments[0].equals("convert")) {
             System.exit(convert(Arrays.copyOfRange(arguments, 1, arguments.length), System.err));
         }
+        if (arguments.length == 1 && arguments[0].equals("keep-classes")) {
+            System.exit(keepClasses());
+        }
         SpringApplication.run(WebApplication.class, arguments);
+    }
+
+    /** Works through what the commands ask for, with the demo job, so that a run can keep the classes of it. */
+    static int keepClasses() {
+        try {
+            SurveyResult result = Survey.compute(JobFile.read(JobFile.write(AlderWeir.job())));
+            ResultFile.write(result);
+            OpenFormats.ALL.forEach(format -> format.write(result, PLAN_SCALE));
+            return COMPUTED;
+        } catch (FaultyFile impossible) {
+            throw new IllegalStateException("the demo job cannot be read", impossible);
+        }
     }
 
     /** Put together when somebody asks: whoever starts the pages needs no formats for it. */

@@ -78,6 +78,12 @@ class CommandLineTest {
         assertThat(err.size()).isZero();
     }
 
+    /** What the first run of a build keeps its classes of. */
+    @Test
+    void theDemoJobGoesThroughEveryFormat() {
+        assertThat(CommandLine.keepClasses()).isZero();
+    }
+
     @Test
     void whatCannotBeConvertedIsStatusTwo() throws IOException {
         Path file = folder.resolve("bad.json");
