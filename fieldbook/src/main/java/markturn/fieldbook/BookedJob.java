@@ -229,6 +229,11 @@ public final class BookedJob {
                 .reduce((earlier, later) -> later);
     }
 
+    /** The same for what is sent under a key: whoever sends again what is stored already is told of nothing. */
+    public Optional<Entry> lastSince(String revision, String key, Predicate<EntryPayload> same) {
+        return holds(key) ? Optional.empty() : lastSince(revision, same);
+    }
+
     /** The reading of that key. */
     public Optional<Reading> reading(String key) {
         return place(key)

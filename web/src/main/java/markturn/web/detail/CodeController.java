@@ -121,8 +121,9 @@ class CodeController {
         Code code = read(form);
         Optional<Entry> meanwhile = book.lastSince(
                 form.text("revision"),
+                form.text("key"),
                 p -> p instanceof CodeDescribed theirs && theirs.code().name().equals(code.name()));
-        if (meanwhile.isPresent() && !book.holds(form.text("key"))) {
+        if (meanwhile.isPresent()) {
             form.fault(
                     "name",
                     "%s was described by %s while this page was open. Nothing of yours was booked: look at it in the list, then send it again if it is to be as you say"

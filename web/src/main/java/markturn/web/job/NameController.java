@@ -58,8 +58,8 @@ class NameController {
 
     /** A name in the place of one that whoever sends it never saw is refused. */
     private void requireSeen(BookedJob now, String revision, String key) {
-        Optional<Entry> meanwhile = now.lastSince(revision, JobNamed.class::isInstance);
-        if (meanwhile.isPresent() && !now.holds(key)) {
+        Optional<Entry> meanwhile = now.lastSince(revision, key, JobNamed.class::isInstance);
+        if (meanwhile.isPresent()) {
             throw new Refused(
                     "name",
                     Sentence.of(

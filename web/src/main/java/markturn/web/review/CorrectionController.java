@@ -144,8 +144,9 @@ class CorrectionController {
                 .map(note -> new NoteCorrected(note, people.shownName(who.getName()), form.text("reason")));
         Optional<Entry> meanwhile = payload.flatMap(its -> book.lastSince(
                 typed.getOrDefault("revision", ""),
+                typed.getOrDefault("key", ""),
                 p -> p instanceof NoteCorrected theirs && its.note().isOfSameAs(theirs.note())));
-        if (meanwhile.isPresent() && !book.holds(typed.getOrDefault("key", ""))) {
+        if (meanwhile.isPresent()) {
             model.addAttribute("message", changedMeanwhile(meanwhile.get()));
             Map<String, String> looked = new HashMap<>(typed);
             looked.put("revision", "" + book.revision());

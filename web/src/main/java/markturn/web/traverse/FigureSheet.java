@@ -63,7 +63,7 @@ public record FigureSheet(
                 suspected(suspects),
                 out ? Suspects.elsewhere(job, measured, run) : List.of(),
                 out ? Suspects.endElsewhere(job, measured, run) : Optional.empty(),
-                OtherEnd.of(book, run).setup(),
+                OtherEnd.of(book, run.traverse()).setup(),
                 run.rules().size() < 2
                         ? ""
                         : "The choice of rule changes nothing above %s here."

@@ -11,7 +11,6 @@ import markturn.fieldbook.TraverseRouted;
 import markturn.survey.job.Job;
 import markturn.survey.job.Setup;
 import markturn.survey.job.Traverse;
-import markturn.survey.result.MeasuredTraverse;
 import markturn.web.fieldbook.Shown;
 
 /**
@@ -21,10 +20,11 @@ import markturn.web.fieldbook.Shown;
  * @param setup the setup that closed the figure: the last on the station before its end
  * @param lines keys of the standing lines that were booked to the end
  */
-record OtherEnd(BookedJob book, MeasuredTraverse run, String setup, List<String> lines) {
-    static OtherEnd of(BookedJob book, MeasuredTraverse run) {
+record OtherEnd(BookedJob book, Traverse traverse, String setup, List<String> lines) {
+    /** Nothing computed is asked for: whoever books it asks under the lock. */
+    static OtherEnd of(BookedJob book, Traverse traverse) {
         Job job = book.job();
-        List<String> route = run.traverse().route();
+        List<String> route = traverse.route();
         String before = job.trueName(route.get(route.size() - 2));
         String end = job.trueName(route.get(route.size() - 1));
         List<String> lines = new ArrayList<>();
@@ -40,21 +40,20 @@ record OtherEnd(BookedJob book, MeasuredTraverse run, String setup, List<String>
                 lines = here;
             }
         }
-        return new OtherEnd(book, run, closing, lines);
+        return new OtherEnd(book, traverse, closing, lines);
     }
 
     /** Tells what would be noted from anything else that might be: what is booked is what was shown. */
     String shown(String mark) {
-        return Shown.of(mark + lines + run.traverse());
+        return Shown.of(mark + lines + traverse);
     }
 
     /** What books it: the lines noted anew, then the route. */
     List<EntryPayload> payloads(String mark, String by, String reason) {
-        Traverse before = run.traverse();
-        List<String> route = new ArrayList<>(before.route());
+        List<String> route = new ArrayList<>(traverse.route());
         route.set(route.size() - 1, mark);
         return List.of(
                 new NoteCorrected(new Note.SightTarget(lines, mark), by, reason),
-                new TraverseRouted(new Traverse(before.name(), route, before.rule(), before.adopt())));
+                new TraverseRouted(new Traverse(traverse.name(), route, traverse.rule(), traverse.adopt())));
     }
 }

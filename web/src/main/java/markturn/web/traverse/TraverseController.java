@@ -130,9 +130,10 @@ class TraverseController {
     private void requireSeen(BookedJob now, Map<String, String> typed, String name) {
         Optional<Entry> meanwhile = now.lastSince(
                 typed.getOrDefault(SEEN, ""),
+                typed.getOrDefault("key", ""),
                 p -> p instanceof TraverseRouted theirs
                         && theirs.traverse().name().equals(name));
-        if (meanwhile.isPresent() && !now.holds(typed.getOrDefault("key", ""))) {
+        if (meanwhile.isPresent()) {
             throw new Refused(
                     "name",
                     Sentence.of(
@@ -150,20 +151,17 @@ class TraverseController {
             @RequestParam String key,
             RedirectAttributes then,
             Principal who) {
-        try {
-            fieldBook.add(id, key, who.getName(), now -> {
-                boolean alike = OtherNames.of(now.result().measured()).stream()
-                        .anyMatch(l -> l.mark().equals(name) && l.fixed().equals(fixed));
-                if (!alike && !now.holds(key)) {
-                    throw new Refused(
-                            "",
-                            name + " cannot be taken for " + fixed
-                                    + " any more: more was booked while this page was open. Nothing was noted.");
-                }
-                return noted(now, name, Optional.of(fixed), name + " is another name of " + fixed);
-            });
-        } catch (Refused refused) {
-            then.addFlashAttribute("message", refused.getMessage());
+        BookedJob book = fieldBook.book(id, who.getName());
+        boolean alike = OtherNames.of(book.result().measured()).stream()
+                .anyMatch(l -> l.mark().equals(name) && l.fixed().equals(fixed));
+        if (alike) {
+            note(id, name, Optional.of(fixed), name + " is another name of " + fixed, key, who);
+        } else if (!book.holds(key)) {
+            then.addFlashAttribute(
+                    "message",
+                    Sentence.of(
+                            "%s cannot be taken for %s any more: more was booked while this page was open. Nothing was noted.",
+                            name, fixed));
         }
         return "redirect:/job/" + id + "/traverse";
     }
@@ -171,15 +169,16 @@ class TraverseController {
     /** Takes back that a mark is another name of one. */
     @PostMapping("/job/{id}/traverse/part")
     String part(@PathVariable String id, @RequestParam String name, @RequestParam String key, Principal who) {
-        fieldBook.add(
-                id, key, who.getName(), now -> noted(now, name, Optional.empty(), name + " is a mark of its own"));
+        note(id, name, Optional.empty(), name + " is a mark of its own", key, who);
         return "redirect:/job/" + id + "/traverse";
     }
 
     /** From the book when its turn comes: what else was noted of the mark meanwhile stays. */
-    private static List<MarkNoted> noted(BookedJob now, String name, Optional<String> sameAs, String words) {
-        Mark mark = now.job().mark(name).orElseThrow(NotHere::new);
-        return List.of(new MarkNoted(mark.withSameAs(sameAs), words));
+    private void note(String id, String name, Optional<String> sameAs, String words, String key, Principal who) {
+        fieldBook.add(id, key, who.getName(), now -> {
+            Mark mark = now.job().mark(name).orElseThrow(NotHere::new);
+            return now.holds(key) ? List.of() : List.of(new MarkNoted(mark.withSameAs(sameAs), words));
+        });
     }
 
     /** Notes the last sight as one to another known mark: first shows how the figure would close, then with {@code confirm} books it. */
@@ -209,7 +208,11 @@ class TraverseController {
         if (now.holds(typed.getOrDefault("key", ""))) {
             return List.of();
         }
-        OtherEnd other = OtherEnd.of(now, run(now, form.text("name")).orElseThrow(NotHere::new));
+        Traverse traverse = now.job().traverses().stream()
+                .filter(t -> t.name().equals(form.text("name")))
+                .findFirst()
+                .orElseThrow(NotHere::new);
+        OtherEnd other = OtherEnd.of(now, traverse);
         if (!Shown.isStill(typed, other.shown(form.text("mark")))) {
             throw new Refused(
                     "",
@@ -220,7 +223,7 @@ class TraverseController {
 
     private void showEnd(BookedJob book, Form form, String mark, Model model, Principal who) {
         MeasuredTraverse run = run(book, form.text("name")).orElseThrow(NotHere::new);
-        OtherEnd other = OtherEnd.of(book, run);
+        OtherEnd other = OtherEnd.of(book, run.traverse());
         try {
             BookedJob after = fieldBook.preview(
                     book, who.getName(), other.payloads(mark, "", "").toArray(EntryPayload[]::new));
