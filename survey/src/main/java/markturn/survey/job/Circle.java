@@ -3,8 +3,9 @@ package markturn.survey.job;
 import java.util.Objects;
 
 /**
- * A circle reading: its value beside what was written. Two of them with every reading of a job are most of what a job weighs, so the
- * writing is packed: four bits for each letter of {@link #LETTERS}, up to sixteen. What does not fit is kept as text.
+ * A circle reading: its value beside what was written. There are two with every reading, and as texts they were a quarter of
+ * what a job weighs: so the writing is packed, four bits for each letter of {@link #LETTERS}, up to sixteen. What does not fit is kept as
+ * text.
  */
 public final class Circle {
     /** What angles are written with; the place of a letter is its code. The first stands for none: 0 ends the writing. */
