@@ -152,7 +152,7 @@ class ComputationCacheTest {
                     .forEach(shot -> lines.add(List.of(
                             shot.mark(),
                             shot.fix().firstPlace(),
-                            shot.fix().pointings().bySet(),
+                            shot.fix().pointings().means().bySet(),
                             shot.direction(),
                             shot.rise(),
                             shot.position())));

@@ -62,7 +62,7 @@ public record InstrumentShown(
         List<Pair> pairs = new ArrayList<>();
         List<Double> indexes = new ArrayList<>();
         for (PolarFix fix : setup.booked().onBothFaces()) {
-            for (FaceMeans means : fix.pointings().bySet().values()) {
+            for (FaceMeans means : fix.pointings().means().bySet().values()) {
                 double zenith = means.zenith().orElse(Math.PI / 2);
                 means.collimation().ifPresent(c -> pairs.add(new Pair(c, zenith)));
                 means.index().ifPresent(indexes::add);
@@ -156,7 +156,7 @@ public record InstrumentShown(
         Pooled pooled = Pooled.NONE;
         for (PolarFix fix : setup.booked().onBothFaces()) {
             List<Double> sets = new ArrayList<>();
-            for (FaceMeans means : fix.pointings().bySet().values()) {
+            for (FaceMeans means : fix.pointings().means().bySet().values()) {
                 if (means.bothZeniths()) {
                     sets.add(means.zenith().getAsDouble());
                 }
@@ -173,7 +173,7 @@ public record InstrumentShown(
                 continue;
             }
             List<Double> sets = new ArrayList<>();
-            for (FaceMeans means : fix.pointings().bySet().values()) {
+            for (FaceMeans means : fix.pointings().means().bySet().values()) {
                 means.slope().ifPresent(sets::add);
             }
             pooled = pooled.plus(about(sets));

@@ -46,14 +46,21 @@ public record SetTest(List<String> targets, int sets, Pooled pooled) {
         int row = 0;
         for (int set : common) {
             for (int i = 0; i < fixes.size(); i++) {
-                double direction = fixes.get(i).pointings().bySet().get(set).direction();
-                double zero = fixes.get(0).pointings().bySet().get(set).direction();
+                double direction =
+                        fixes.get(i).pointings().means().bySet().get(set).direction();
+                double zero = fixes.get(0).pointings().means().bySet().get(set).direction();
                 double first = fixes.get(i)
                                 .pointings()
+                                .means()
                                 .bySet()
                                 .get(common.first())
                                 .direction()
-                        - fixes.get(0).pointings().bySet().get(common.first()).direction();
+                        - fixes.get(0)
+                                .pointings()
+                                .means()
+                                .bySet()
+                                .get(common.first())
+                                .direction();
                 // Counted from the first set, so that nothing lies across the circle's zero.
                 d[row][i] = Angles.shortWay(direction - zero - first);
             }
@@ -63,7 +70,7 @@ public record SetTest(List<String> targets, int sets, Pooled pooled) {
     }
 
     private static List<Integer> full(PolarFix fix) {
-        Map<Integer, FaceMeans> bySet = fix.pointings().bySet();
+        Map<Integer, FaceMeans> bySet = fix.pointings().means().bySet();
         List<Integer> full = new ArrayList<>();
         bySet.forEach((set, means) -> {
             if (means.bothFaces()) {

@@ -103,7 +103,8 @@ final class IntersectedLevel {
                 * ground
                 * Weights.REFRACTION_UNCERTAINTY
                 / (2 * job.earth().radius());
-        double own = reading * reading / sighting.shot().fix().pointings().zenithCount() + refraction * refraction;
+        double own =
+                reading * reading / sighting.shot().fix().pointings().means().zenithCount() + refraction * refraction;
         double weight = own
                 + cot * cot * plan.along(azimuth)
                 + Math.pow(weights.instrument().heightStdDev(), 2)

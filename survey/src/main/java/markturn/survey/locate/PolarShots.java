@@ -42,13 +42,12 @@ public record PolarShots(
                 job.trueName(reduced.fix().target()),
                 direction,
                 reduced.horizontal(),
-                rise,
+                reduced.elevationDifference(),
                 placed ? Optional.of(position(reduced, offset, rise)) : Optional.empty());
     }
 
-    /** The same value is not kept twice: most points have no offset. */
     private static OptionalDouble raised(OptionalDouble difference, double up) {
-        return up == 0 || difference.isEmpty() ? difference : OptionalDouble.of(difference.getAsDouble() + up);
+        return difference.isEmpty() ? difference : OptionalDouble.of(difference.getAsDouble() + up);
     }
 
     private Position position(ReducedFix reduced, Reading.Offset offset, OptionalDouble rise) {

@@ -42,7 +42,7 @@ record Sighting(MeasuredSetup setup, Shot shot, Weights weights, Reflector refle
     }
 
     private double directionCount() {
-        return shot.fix().pointings().reducedTo(setup.booked().zeros()).count();
+        return shot.fix().pointings().means().reducedTo(setup.booked().zeros()).count();
     }
 
     /** One sigma as the practice (6) weighs it, to a mark at that distance: radians or metres. */
@@ -50,17 +50,17 @@ record Sighting(MeasuredSetup setup, Shot shot, Weights weights, Reflector refle
         return Math.sqrt(
                 isDirection()
                         ? weights.direction(directionCount(), reflector, length)
-                        : weights.distance(shot.fix().pointings().distanceCount(), reflector, length));
+                        : weights.distance(shot.fix().pointings().means().distanceCount(), reflector, length));
     }
 
     /** Variance of the reading itself, without the centring of either end. */
     double ownVariance(double length) {
         return isDirection()
                 ? weights.pointing(directionCount())
-                : weights.ranging(shot.fix().pointings().distanceCount(), length);
+                : weights.ranging(shot.fix().pointings().means().distanceCount(), length);
     }
 
     OptionalDouble zenith() {
-        return shot.fix().pointings().zenith();
+        return shot.fix().pointings().means().zenith();
     }
 }

@@ -54,7 +54,7 @@ final class Rays {
         boolean levels =
                 !job.planOnly() && setup.instrumentHeight().isPresent() && uses(setup, sets, Setup.Part.ELEVATION);
         OptionalDouble rise = levels && sets.horizontal().isPresent() ? sets.elevationDifference() : NONE;
-        double distances = sets.fix().pointings().distanceCount();
+        double distances = sets.fix().pointings().means().distanceCount();
         return new Ray(
                 number,
                 setup.name(),
@@ -72,7 +72,7 @@ final class Rays {
                 rise,
                 rise.isPresent()
                         ? Math.sqrt(weights.heightDifference(
-                                sets.fix().pointings().zenithCount(),
+                                sets.fix().pointings().means().zenithCount(),
                                 distances,
                                 reflector,
                                 length,

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -25,7 +24,6 @@ import markturn.survey.job.Setup;
  * opposite faces are one.
  */
 public final class BookedSetup {
-    private final Function<Reading, OptionalDouble> correctedSlope;
     private final List<BookedReading> readings;
     private final List<PolarFix> fixes;
     private final List<PolarFix> onBothFaces;
@@ -33,9 +31,8 @@ public final class BookedSetup {
     private final Function<String, String> trueName;
 
     public BookedSetup(Job job, Setup setup) {
-        this.correctedSlope = reading -> Distances.corrected(job, setup, reading);
         this.trueName = job::trueName;
-        this.readings = standing(setup);
+        this.readings = standing(job, setup);
         this.fixes = gather();
         this.onBothFaces = fixes.stream().filter(PolarFix::isOnBothFaces).toList();
         String zero = setup.orientation().zero();
@@ -44,8 +41,7 @@ public final class BookedSetup {
     }
 
     /** The setup of before with a fix more; the constructor gives the same. */
-    private BookedSetup(BookedSetup before, Job job, Setup setup, BookedReading shot) {
-        this.correctedSlope = reading -> Distances.corrected(job, setup, reading);
+    private BookedSetup(BookedSetup before, Job job, BookedReading shot) {
         this.trueName = job::trueName;
         this.readings = Longer.by(before.readings, shot);
         PolarFix fix = fix(key(shot.reading(), OptionalInt.of(shot.place())), List.of(shot));
@@ -61,9 +57,8 @@ public final class BookedSetup {
      * @param place of the first of those: standing, a shot (see {@link #isShot}), to a target that no reading before it has
      */
     public BookedSetup plusShot(Job job, Setup setup, int place) {
-        BookedReading shot =
-                new BookedReading(place, circle(setup, place), setup.readings().get(place));
-        return new BookedSetup(this, job, setup, shot);
+        BookedReading shot = BookedReading.of(job, setup, place, circle(setup, place));
+        return new BookedSetup(this, job, shot);
     }
 
     /** On which circle a reading outside the sets was read. */
@@ -77,14 +72,14 @@ public final class BookedSetup {
         return 1;
     }
 
-    private static List<BookedReading> standing(Setup setup) {
+    private static List<BookedReading> standing(Job job, Setup setup) {
         List<BookedReading> standing = new ArrayList<>();
         int circle = 1;
         for (int place = 0; place < setup.readings().size(); place++) {
             Reading reading = setup.readings().get(place);
             circle = reading.set().orElse(circle);
             if (reading.stands()) {
-                standing.add(new BookedReading(place, circle, reading));
+                standing.add(BookedReading.of(job, setup, place, circle));
             }
         }
         return standing;
@@ -128,7 +123,7 @@ public final class BookedSetup {
                 key.height(),
                 key.offset(),
                 key.shot().isPresent(),
-                new Pointings(of, correctedSlope));
+                new Pointings(of));
     }
 
     /** Whether a reading belongs to no set: it is a fix of its own, or one with its neighbour on the other face. */
@@ -149,7 +144,7 @@ public final class BookedSetup {
 
     private static SortedMap<Integer, Double> zeros(Pointings zero) {
         SortedMap<Integer, Double> bySet = new TreeMap<>();
-        zero.bySet().forEach((set, means) -> bySet.put(set, means.direction()));
+        zero.means().bySet().forEach((set, means) -> bySet.put(set, means.direction()));
         return bySet;
     }
 
@@ -173,12 +168,10 @@ public final class BookedSetup {
 
     private Pointings backsight(String target, Predicate<Reading> counts) {
         String same = trueName.apply(target);
-        return new Pointings(
-                readings.stream()
-                        .filter(b -> counts.test(b.reading())
-                                && trueName.apply(b.reading().target()).equals(same))
-                        .toList(),
-                correctedSlope);
+        return new Pointings(readings.stream()
+                .filter(b -> counts.test(b.reading())
+                        && trueName.apply(b.reading().target()).equals(same))
+                .toList());
     }
 
     /** Every standing reading, in the order of the book. */

@@ -24,11 +24,11 @@ public record FaceMeans(
         OptionalDouble slope) {
 
     /** Means of standing readings of one target in one set, at least one. */
-    static FaceMeans of(List<BookedReading> readings, Function<Reading, OptionalDouble> correctedSlope) {
-        List<Reading> left = face(readings, Reading.Face.LEFT);
-        List<Reading> right = face(readings, Reading.Face.RIGHT);
-        OptionalDouble slopeLeft = average(left, correctedSlope);
-        OptionalDouble slopeRight = average(right, correctedSlope);
+    static FaceMeans of(List<BookedReading> readings) {
+        List<BookedReading> left = face(readings, Reading.Face.LEFT);
+        List<BookedReading> right = face(readings, Reading.Face.RIGHT);
+        OptionalDouble slopeLeft = average(left, BookedReading::slope);
+        OptionalDouble slopeRight = average(right, BookedReading::slope);
         OptionalDouble slope = slopeLeft.isPresent() && slopeRight.isPresent()
                 ? OptionalDouble.of((slopeLeft.getAsDouble() + slopeRight.getAsDouble()) / 2)
                 : slopeLeft.isPresent() ? slopeLeft : slopeRight;
@@ -40,28 +40,27 @@ public record FaceMeans(
                 slope);
     }
 
-    private static List<Reading> face(List<BookedReading> readings, Reading.Face face) {
-        return readings.stream()
-                .map(BookedReading::reading)
-                .filter(r -> r.face() == face)
-                .toList();
+    private static List<BookedReading> face(List<BookedReading> readings, Reading.Face face) {
+        return readings.stream().filter(r -> r.reading().face() == face).toList();
     }
 
-    private static OptionalDouble circle(List<Reading> readings) {
+    private static OptionalDouble circle(List<BookedReading> readings) {
         return readings.isEmpty()
                 ? OptionalDouble.empty()
-                : OptionalDouble.of(Angles.mean(
-                        readings.stream().map(r -> r.circle().radians()).toList()));
+                : OptionalDouble.of(Angles.mean(readings.stream()
+                        .map(r -> r.reading().circle().radians())
+                        .toList()));
     }
 
-    private static OptionalDouble zenith(Reading reading) {
+    private static OptionalDouble zenith(BookedReading booked) {
+        Reading reading = booked.reading();
         return reading.zenith().isPresent()
                 ? OptionalDouble.of(Faces.zenithAsRead(
                         reading.face(), reading.zenith().get().radians()))
                 : OptionalDouble.empty();
     }
 
-    private static OptionalDouble average(List<Reading> readings, Function<Reading, OptionalDouble> what) {
+    private static OptionalDouble average(List<BookedReading> readings, Function<BookedReading, OptionalDouble> what) {
         return readings.stream()
                 .map(what)
                 .filter(OptionalDouble::isPresent)

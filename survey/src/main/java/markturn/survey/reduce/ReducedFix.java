@@ -26,9 +26,9 @@ public record ReducedFix(
 
     /** Reduces one fix of a setup. */
     public static ReducedFix of(Job job, Setup setup, BookedSetup booked, PolarFix fix) {
-        Pointings pointings = fix.pointings();
-        OptionalDouble zenith = pointings.zenith();
-        OptionalDouble slope = pointings.slope();
+        SetMeans means = fix.pointings().means();
+        OptionalDouble zenith = means.zenith();
+        OptionalDouble slope = means.slope();
         OptionalDouble horizontal = OptionalDouble.empty();
         OptionalDouble difference = OptionalDouble.empty();
         if (zenith.isPresent() && slope.isPresent()) {
@@ -36,18 +36,18 @@ public record ReducedFix(
             horizontal = OptionalDouble.of(reduced.horizontal() * job.earth().scaleFactor());
             OptionalDouble instrument = Heights.ofInstrument(job, setup);
             OptionalDouble target =
-                    Heights.ofTarget(job, pointings.readings().get(0).reading());
+                    Heights.ofTarget(job, fix.pointings().readings().get(0).reading());
             if (!job.planOnly() && instrument.isPresent() && target.isPresent()) {
                 difference = OptionalDouble.of(reduced.rise() + instrument.getAsDouble() - target.getAsDouble());
             }
         }
         return new ReducedFix(
                 fix,
-                pointings.reducedTo(booked.zeros()),
+                means.reducedTo(booked.zeros()),
                 zenith,
-                pointings.zenithCount(),
+                means.zenithCount(),
                 slope,
-                pointings.distanceCount(),
+                means.distanceCount(),
                 horizontal,
                 difference);
     }

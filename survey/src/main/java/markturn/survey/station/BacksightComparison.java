@@ -15,7 +15,7 @@ import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
 import markturn.survey.job.Setup;
 import markturn.survey.propagate.Propagation;
-import markturn.survey.reduce.Pointings;
+import markturn.survey.reduce.SetMeans;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.Covariance;
 import markturn.survey.result.MeasuredSetup.Backsight;
@@ -82,9 +82,10 @@ final class BacksightComparison {
                 job.sighted(shot.fix().pointings().readings().get(0).reading());
         double azimuth = station.get().azimuthTo(mark.get());
         double ofControl = given(setup.station()).along(azimuth) + given(target).along(azimuth);
-        double distanceVariance = weights.distance(shot.fix().pointings().distanceCount(), reflector, measured)
-                + between(target, station.get(), mark.get()).along(azimuth)
-                + ofControl;
+        double distanceVariance =
+                weights.distance(shot.fix().pointings().means().distanceCount(), reflector, measured)
+                        + between(target, station.get(), mark.get()).along(azimuth)
+                        + ofControl;
         boolean levels = shot.rise().isPresent()
                 && station.get().elevation().isPresent()
                 && mark.get().elevation().isPresent();
@@ -111,13 +112,13 @@ final class BacksightComparison {
     }
 
     private double elevationVariance(String target, Position mark, Shot shot) {
-        Pointings pointings = shot.fix().pointings();
+        SetMeans means = shot.fix().pointings().means();
         double own = weights.heightDifference(
-                pointings.zenithCount(),
-                pointings.distanceCount(),
-                job.sighted(pointings.readings().get(0).reading()),
+                means.zenithCount(),
+                means.distanceCount(),
+                job.sighted(shot.fix().pointings().readings().get(0).reading()),
                 shot.horizontal().getAsDouble(),
-                pointings.zenith().getAsDouble());
+                means.zenith().getAsDouble());
         return own
                 + Math.pow(instrument.heightStdDev(), 2)
                 + levelsBetween(target, station.orElseThrow(), mark)

@@ -54,7 +54,7 @@ final class ClosingSights {
         PolarFix check = fix.fix();
         SortedMap<Integer, Double> zeros = booked.zeros();
         Pointings backsight = booked.backsight(check.target());
-        FaceMeans means = check.pointings().bySet().values().iterator().next();
+        FaceMeans means = check.pointings().means().bySet().values().iterator().next();
         OptionalDouble before = mean(backsight, means, zeros);
         OptionalDouble now = fix.directions().mean();
         if (before.isEmpty() || now.isEmpty()) {
@@ -62,7 +62,7 @@ final class ClosingSights {
         }
         double pointing = Math.pow(job.instrument(setup.instrument()).directionStdDev(), 2);
         double ofFaces = means.bothFaces() ? pointing : 2 * pointing;
-        double sets = backsight.bySet().size();
+        double sets = backsight.means().bySet().size();
         double variance = ofFaces * (1 + 1 / sets) + pointing * (1 - 1 / sets);
         return Optional.of(new Look(
                 check.target(),
@@ -80,9 +80,9 @@ final class ClosingSights {
 
     private static OptionalDouble mean(Pointings backsight, FaceMeans like, SortedMap<Integer, Double> zeros) {
         if (like.bothFaces()) {
-            return backsight.reducedTo(zeros).mean();
+            return backsight.means().reducedTo(zeros).mean();
         }
-        return backsight.reducedOnFace(like.left().isPresent() ? Reading.Face.LEFT : Reading.Face.RIGHT, zeros);
+        return backsight.means().reducedOnFace(like.left().isPresent() ? Reading.Face.LEFT : Reading.Face.RIGHT, zeros);
     }
 
     private static OptionalDouble longest(List<ReducedFix> fixes) {

@@ -138,7 +138,7 @@ public final class FreeStation {
 
     private Sight sight(String target, String mark, Position at) {
         Pointings pointings = reduced.booked().backsight(target);
-        var directions = pointings.reducedTo(reduced.booked().zeros()).turned(lines.turn(mark));
+        var directions = pointings.means().reducedTo(reduced.booked().zeros()).turned(lines.turn(mark));
         List<ReducedFix> backsights = fixes.stream()
                 .filter(f -> f.fix().role() == Reading.Role.BACKSIGHT
                         && job.trueName(f.fix().target()).equals(mark))
@@ -220,7 +220,7 @@ public final class FreeStation {
                 Distances.ppm(job, setup).orElse(0),
                 solution.map(s -> OptionalInt.of(s.adjustment().redundancy())).orElse(OptionalInt.empty()),
                 solution.map(FreeStation::varianceFactor).orElse(none),
-                SetAbstracts.of(reduced.booked(), fixes),
+                SetAbstracts.of(reduced.booked(), fixes, shots),
                 new BacksightComparison(job, setup, weights, station, known, propagation).rows(shots, this::isUsed),
                 solution.map(s -> new FreeObservations(sights, weights).all(s, levelled))
                         .orElse(List.of()),

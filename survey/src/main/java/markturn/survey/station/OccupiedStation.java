@@ -21,6 +21,7 @@ import markturn.survey.reduce.Distances;
 import markturn.survey.reduce.Heights;
 import markturn.survey.reduce.Pointings;
 import markturn.survey.reduce.ReducedFix;
+import markturn.survey.reduce.SetMeans;
 import markturn.survey.reduce.Slope;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.MeasuredSetup;
@@ -87,7 +88,7 @@ public final class OccupiedStation {
         boolean byMarks = setup.orientation() instanceof Setup.BySights;
         PolarShots polar = new PolarShots(job, weights, station, orientation, pose, propagation);
         List<Shot> shots = fixes.stream().map(polar::shot).toList();
-        List<SetAbstract> abstracts = SetAbstracts.of(booked, fixes);
+        List<SetAbstract> abstracts = SetAbstracts.of(booked, fixes, shots);
         return new MeasuredSetup(
                 setup,
                 booked,
@@ -172,7 +173,7 @@ public final class OccupiedStation {
         for (String sight : setup.orientation().sights()) {
             Optional<Position> mark = position(sight);
             Pointings pointings = booked.backsight(sight);
-            var directions = pointings.reducedTo(booked.zeros()).turned(lines.turn(job.trueName(sight)));
+            var directions = pointings.means().reducedTo(booked.zeros()).turned(lines.turn(job.trueName(sight)));
             boolean used = setup.orientation().uses(sight, Setup.Part.DIRECTION);
             if (mark.isEmpty() || directions.mean().isEmpty() || used == others) {
                 continue;
@@ -196,7 +197,7 @@ public final class OccupiedStation {
 
     private Optional<Directed> byAzimuth(String sight, double azimuth, double azimuthStdDev, boolean fromCoordinates) {
         Pointings pointings = booked.backsight(sight);
-        var directions = pointings.reducedTo(booked.zeros()).turned(lines.turn(job.trueName(sight)));
+        var directions = pointings.means().reducedTo(booked.zeros()).turned(lines.turn(job.trueName(sight)));
         if (directions.mean().isEmpty()) {
             return Optional.empty();
         }
@@ -223,8 +224,9 @@ public final class OccupiedStation {
     }
 
     private OptionalDouble measuredDistance(Pointings pointings) {
-        OptionalDouble slope = pointings.slope();
-        OptionalDouble zenith = pointings.zenith();
+        SetMeans means = pointings.means();
+        OptionalDouble slope = means.slope();
+        OptionalDouble zenith = means.zenith();
         if (slope.isEmpty() || zenith.isEmpty()) {
             return OptionalDouble.empty();
         }

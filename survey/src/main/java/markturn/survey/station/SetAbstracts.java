@@ -1,17 +1,23 @@
 package markturn.survey.station;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import markturn.survey.angle.Angles;
+import markturn.survey.reduce.BookedReading;
 import markturn.survey.reduce.BookedSetup;
 import markturn.survey.reduce.FaceMeans;
 import markturn.survey.reduce.ReducedFix;
+import markturn.survey.reduce.SetMeans;
 import markturn.survey.result.SetAbstract;
+import markturn.survey.result.Shot;
+import markturn.survey.result.ShotAbstract;
+import markturn.survey.result.TurnedAbstract;
 
 /**
  * The abstract of sets: mean, residual of each set, standard deviation of one set and of the mean. Residual = mean minus set; with three
@@ -19,42 +25,53 @@ import markturn.survey.result.SetAbstract;
  * rounds; textbook).
  */
 final class SetAbstracts {
-    private static final OptionalDouble NOTHING = OptionalDouble.of(0);
-
-    /** Lists that say nothing: there are thousands of single shots with five lists each, and most of these are the same few. */
-    private static final Map<List<OptionalDouble>, List<OptionalDouble>> PLAIN = new ConcurrentHashMap<>();
-
-    /** Of more, hardly two are the same. */
-    private static final int FEW_SETS = 4;
-
     private static final int TARGETS_FOR_CLASSICAL_REDUCTION = 3;
 
     private final int lastSet;
     private final List<Integer> setsWithZero;
     private final Map<String, ReducedFix> firstFixes = new LinkedHashMap<>();
+    private final Map<String, Shot> firstShots = new HashMap<>();
 
-    private SetAbstracts(BookedSetup booked, List<ReducedFix> fixes) {
-        this.lastSet =
-                booked.readings().stream().mapToInt(b -> b.circle()).max().orElse(0);
+    private SetAbstracts(BookedSetup booked, List<ReducedFix> fixes, List<Shot> shots) {
+        this.lastSet = lastSet(booked);
         this.setsWithZero = List.copyOf(booked.zeros().keySet());
         fixes.forEach(fix -> firstFixes.putIfAbsent(fix.fix().target(), fix));
+        shots.forEach(shot -> firstShots.putIfAbsent(shot.fix().target(), shot));
     }
 
-    /** One abstract for each target, by its first fix. */
-    static List<SetAbstract> of(BookedSetup booked, List<ReducedFix> fixes) {
-        return new SetAbstracts(booked, fixes).abstracts();
+    /**
+     * One abstract for each target, by its first fix.
+     *
+     * @param shots what the fixes give, in the same order
+     */
+    static List<SetAbstract> of(BookedSetup booked, List<ReducedFix> fixes, List<Shot> shots) {
+        return new SetAbstracts(booked, fixes, shots).abstracts();
     }
 
     /** The abstract of a single shot to a target without another fix. */
-    static SetAbstract ofShot(BookedSetup booked, ReducedFix shot) {
-        return new SetAbstracts(booked, List.of(shot)).abstractOf(shot, Map.of());
+    static SetAbstract ofShot(BookedSetup booked, Shot shot) {
+        return new ShotAbstract(shot, lastSet(booked));
+    }
+
+    /** The last set of which a reading stands: the lists of every target run to it. */
+    static int lastSet(BookedSetup booked) {
+        int last = 0;
+        for (BookedReading reading : booked.readings()) {
+            last = Math.max(last, reading.circle());
+        }
+        return last;
     }
 
     private List<SetAbstract> abstracts() {
         Map<Integer, Double> shifts = meanShifts();
         List<SetAbstract> abstracts = new ArrayList<>();
-        firstFixes.values().forEach(fix -> abstracts.add(abstractOf(fix, isInEverySet(fix) ? shifts : Map.of())));
-        return abstracts;
+        for (ReducedFix fix : firstFixes.values()) {
+            abstracts.add(
+                    fix.fix().single()
+                            ? new ShotAbstract(firstShots.get(fix.fix().target()), lastSet)
+                            : turned(fix, isInEverySet(fix) ? shifts : Map.of()));
+        }
+        return List.copyOf(abstracts);
     }
 
     private boolean isInEverySet(ReducedFix fix) {
@@ -84,57 +101,39 @@ final class SetAbstracts {
                 fix.directions().mean().orElseThrow() - fix.directions().bySet().get(set));
     }
 
-    private SetAbstract abstractOf(ReducedFix fix, Map<Integer, Double> shifts) {
+    private SetAbstract turned(ReducedFix fix, Map<Integer, Double> shifts) {
         var directions = fix.directions().bySet();
         OptionalDouble direction = fix.directions().mean();
         List<OptionalDouble> residuals = bySet(set -> directions.containsKey(set)
-                ? value(residual(fix, set) - shifts.getOrDefault(set, 0.0), NOTHING)
+                ? OptionalDouble.of(residual(fix, set) - shifts.getOrDefault(set, 0.0))
                 : OptionalDouble.empty());
+        SetMeans means = fix.fix().pointings().means();
         int sets = directions.size();
         double squares = residuals.stream()
                 .filter(OptionalDouble::isPresent)
                 .mapToDouble(v -> v.getAsDouble() * v.getAsDouble())
                 .sum();
         OptionalDouble stdDev = sets > 1 ? OptionalDouble.of(Math.sqrt(squares / (sets - 1))) : OptionalDouble.empty();
-        return new SetAbstract(
+        return new TurnedAbstract(
                 fix.fix(),
                 sets,
                 fix.directions().count(),
                 direction,
                 bySet(set ->
-                        directions.containsKey(set) ? value(directions.get(set), direction) : OptionalDouble.empty()),
+                        directions.containsKey(set) ? OptionalDouble.of(directions.get(set)) : OptionalDouble.empty()),
                 residuals,
                 stdDev,
                 stdDev.isPresent() ? OptionalDouble.of(stdDev.getAsDouble() / Math.sqrt(sets)) : stdDev,
-                bySet(means(fix, FaceMeans::collimation)),
-                bySet(means(fix, FaceMeans::index)),
-                bySet(means(fix, FaceMeans::slope)),
+                means.bySet(lastSet, FaceMeans::collimation),
+                means.bySet(lastSet, FaceMeans::index),
+                means.bySet(lastSet, FaceMeans::slope),
                 fix.zenith(),
                 fix.slope(),
                 fix.horizontal(),
                 fix.elevationDifference());
     }
 
-    private static Function<Integer, OptionalDouble> means(ReducedFix fix, Function<FaceMeans, OptionalDouble> what) {
-        return set -> {
-            FaceMeans means = fix.fix().pointings().bySet().get(set);
-            return means == null ? OptionalDouble.empty() : what.apply(means);
-        };
-    }
-
-    /** A value, or another that is the same: of thousands of single shots nothing is kept twice. */
-    private static OptionalDouble value(double value, OptionalDouble other) {
-        OptionalDouble own = OptionalDouble.of(value);
-        return own.equals(other) ? other : own;
-    }
-
-    private List<OptionalDouble> bySet(Function<Integer, OptionalDouble> value) {
-        OptionalDouble[] list = new OptionalDouble[lastSet];
-        for (int set = 1; set <= lastSet; set++) {
-            list[set - 1] = value.apply(set);
-        }
-        List<OptionalDouble> all = List.of(list);
-        boolean isPlain = lastSet <= FEW_SETS && all.stream().allMatch(v -> v.isEmpty() || v.equals(NOTHING));
-        return isPlain ? PLAIN.computeIfAbsent(all, same -> same) : all;
+    private List<OptionalDouble> bySet(IntFunction<OptionalDouble> value) {
+        return IntStream.rangeClosed(1, lastSet).mapToObj(value).toList();
     }
 }

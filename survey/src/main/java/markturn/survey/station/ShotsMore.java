@@ -6,7 +6,6 @@ import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 import markturn.survey.locate.PolarShots;
-import markturn.survey.reduce.BookedReading;
 import markturn.survey.reduce.BookedSetup;
 import markturn.survey.reduce.ReducedFix;
 import markturn.survey.reduce.Weights;
@@ -41,7 +40,7 @@ public final class ShotsMore {
                 return Optional.empty();
             }
             BookedSetup booked = grown.booked().plusShot(job, setup, place);
-            if (circleOf(booked) > lastSet(grown.booked())) {
+            if (circleOf(booked) > SetAbstracts.lastSet(grown.booked())) {
                 return Optional.empty();
             }
             grown = plus(job, grown, setup, booked, means);
@@ -52,15 +51,6 @@ public final class ShotsMore {
     /** The set of the shot that stands last. */
     private static int circleOf(BookedSetup booked) {
         return booked.readings().get(booked.readings().size() - 1).circle();
-    }
-
-    /** The last set of which a reading stands: the lists of every target run to it. */
-    private static int lastSet(BookedSetup booked) {
-        int last = 0;
-        for (BookedReading reading : booked.readings()) {
-            last = Math.max(last, reading.circle());
-        }
-        return last;
     }
 
     private static boolean isShotToNewPoint(Job job, MeasuredSetup before, Reading reading) {
@@ -94,6 +84,7 @@ public final class ShotsMore {
                 before.orientation(),
                 before.pose(),
                 means.propagation());
-        return before.plus(setup, booked, SetAbstracts.ofShot(booked, fix), polar.shot(fix));
+        Shot shot = polar.shot(fix);
+        return before.plus(setup, booked, SetAbstracts.ofShot(booked, shot), shot);
     }
 }

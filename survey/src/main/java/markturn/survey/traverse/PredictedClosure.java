@@ -148,7 +148,7 @@ final class PredictedClosure {
         String setup = sight.setup().name();
         Weights weights = weights(sight);
         SetAbstract sets = sight.sets();
-        double distances = Math.max(1, sets.fix().pointings().distanceCount());
+        double distances = Math.max(1, sets.fix().pointings().means().distanceCount());
         double length = legs.get(leg).horizontal();
         of(setup + " distance " + route.mark(to)).lengths[leg] += share * Math.sqrt(weights.ranging(distances, length));
         double stood = reflector(sight).centringStdDev();
@@ -162,7 +162,7 @@ final class PredictedClosure {
             of(setup + " zenith " + route.mark(to)).up += sense
                     * share
                     * Math.sqrt(weights.rise(
-                            Math.max(0.5, sets.fix().pointings().zenithCount()),
+                            Math.max(0.5, sets.fix().pointings().means().zenithCount()),
                             distances,
                             length,
                             zenith.getAsDouble()));

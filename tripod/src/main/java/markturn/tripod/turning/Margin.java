@@ -133,7 +133,7 @@ final class Margin {
             return List.of();
         }
         List<String> phrases = new ArrayList<>();
-        FaceMeans means = fix.pointings().bySet().get(set);
+        FaceMeans means = fix.pointings().means().bySet().get(set);
         if (means.bothFaces()) {
             phrases.add("mean " + show.angle(means.direction()));
             phrases.add("collimation " + show.small(means.collimation()) + show.smallSign());

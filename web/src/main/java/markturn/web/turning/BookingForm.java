@@ -46,7 +46,7 @@ record BookingForm(List<InSet> sets, List<Angle> angles, String oriented) {
                 setup.abstracts().stream().filter(a -> !a.fix().single()).toList();
         List<InSet> sets = new ArrayList<>();
         turned.stream()
-                .flatMap(a -> a.fix().pointings().bySet().keySet().stream())
+                .flatMap(a -> a.fix().pointings().means().bySet().keySet().stream())
                 .distinct()
                 .sorted()
                 .forEach(set -> sets.add(new InSet(set, rows(turned, set, zeros, show))));
@@ -60,7 +60,7 @@ record BookingForm(List<InSet> sets, List<Angle> angles, String oriented) {
     private static List<Row> rows(List<SetAbstract> turned, int set, SortedMap<Integer, Double> zeros, Display show) {
         List<Row> rows = new ArrayList<>();
         for (SetAbstract target : turned) {
-            FaceMeans means = target.fix().pointings().bySet().get(set);
+            FaceMeans means = target.fix().pointings().means().bySet().get(set);
             if (means != null) {
                 OptionalDouble reduced = zeros.containsKey(set)
                         ? OptionalDouble.of(Angles.onCircle(means.direction() - zeros.get(set)))

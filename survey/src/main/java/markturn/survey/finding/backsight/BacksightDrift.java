@@ -52,7 +52,12 @@ final class BacksightDrift implements Rule {
                                 f.role() == Reading.Role.CHECK && f.target().equals(target))
                         .reduce((earlier, later) -> later)
                         .map(f -> " on the circle of set "
-                                + f.pointings().bySet().keySet().iterator().next())
+                                + f.pointings()
+                                        .means()
+                                        .bySet()
+                                        .keySet()
+                                        .iterator()
+                                        .next())
                         .orElse("");
     }
 

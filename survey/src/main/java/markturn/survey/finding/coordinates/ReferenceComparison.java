@@ -112,7 +112,8 @@ public record ReferenceComparison(
     }
 
     private static double distanceVariance(Job job, Weights weights, SetAbstract sets, double length) {
-        return weights.distance(Math.max(1, sets.fix().pointings().distanceCount()), reflector(job, sets), length);
+        return weights.distance(
+                Math.max(1, sets.fix().pointings().means().distanceCount()), reflector(job, sets), length);
     }
 
     private static Reflector reflector(Job job, SetAbstract sets) {

@@ -79,7 +79,7 @@ public final class FacePairs {
         record Raw(PolarFix fix, int set, double value) {}
         List<Raw> raw = new ArrayList<>();
         for (PolarFix fix : setup.booked().onBothFaces()) {
-            fix.pointings().bySet().forEach((set, means) -> {
+            fix.pointings().means().bySet().forEach((set, means) -> {
                 OptionalDouble value = what.apply(means);
                 if (value.isPresent() && !isSteep(means)) {
                     raw.add(new Raw(fix, set, value.getAsDouble()));

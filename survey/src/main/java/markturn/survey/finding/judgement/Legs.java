@@ -40,7 +40,7 @@ public final class Legs {
     public static double distanceVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
         return weights(job, setup)
                 .distance(
-                        sets.fix().pointings().distanceCount(),
+                        sets.fix().pointings().means().distanceCount(),
                         reflector(job, sets),
                         sets.horizontal().getAsDouble());
     }
@@ -58,8 +58,8 @@ public final class Legs {
         Instrument instrument = job.instrument(setup.setup().instrument());
         return weights(job, setup)
                         .heightDifference(
-                                pointings.zenithCount(),
-                                pointings.distanceCount(),
+                                pointings.means().zenithCount(),
+                                pointings.means().distanceCount(),
                                 reflector(job, sets),
                                 sets.horizontal().getAsDouble(),
                                 sets.zenith().getAsDouble())

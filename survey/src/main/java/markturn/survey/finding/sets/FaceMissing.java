@@ -29,7 +29,7 @@ final class FaceMissing implements SetupRule {
     private static Stream<Finding> inSets(MeasuredSetup setup) {
         return setup.booked().fixes().stream()
                 .filter(fix -> Judgements.isTurnedInSets(fix.role()))
-                .flatMap(fix -> fix.pointings().bySet().entrySet().stream()
+                .flatMap(fix -> fix.pointings().means().bySet().entrySet().stream()
                         .filter(e -> !e.getValue().bothFaces())
                         .map(e -> Finding.of(
                                         FindingCode.FACE_MISSING,

@@ -80,7 +80,7 @@ final class FacesDiffer implements SetupRule {
     private static Finding circles(SetupEvidence evidence, MeasuredSetup setup, FacePairs.Pair pair) {
         Words words = evidence.words();
         double excess = pair.excess();
-        FaceMeans means = pair.fix().pointings().bySet().get(pair.set());
+        FaceMeans means = pair.fix().pointings().means().bySet().get(pair.set());
         double difference = means.right().getAsDouble() - means.left().getAsDouble();
         String usual = words.angle(Math.PI - 2 * (pair.value() - pair.fromTypical()));
         return Finding.of(
@@ -129,7 +129,7 @@ final class FacesDiffer implements SetupRule {
         }
         double right = Angles.onCircle(means.right().getAsDouble() - Math.PI);
         return setup.booked().fixes().stream()
-                .filter(f -> f.pointings().bySet().values().stream()
+                .filter(f -> f.pointings().means().bySet().values().stream()
                         .anyMatch(other -> other != means
                                 && other.bothFaces()
                                 && Math.abs(Angles.shortWay(other.direction() - right)) < Math.toRadians(0.1)))
