@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.Set;
 import markturn.fieldbook.wire.Element;
 import markturn.fieldbook.wire.JobWriter;
+import markturn.fieldbook.wire.LastOne;
 import markturn.fieldbook.wire.SetupReader;
 import markturn.fieldbook.wire.Tree.Fields;
 import markturn.survey.job.Job;
@@ -16,8 +17,11 @@ import markturn.survey.job.Setup;
  * @param device that booked it, known by a cookie of its own; it holds the pen of the setup from then on
  */
 public record ReadingBooked(String setup, Reading reading, Optional<String> device) implements EntryPayload {
+    private static final LastOne<Optional<String>> DEVICES = new LastOne<>(Optional.empty());
+
     static ReadingBooked read(Element of, int revision) {
-        return new ReadingBooked(of.name("setup"), SetupReader.reading(of.at("reading")), of.optionalName("device"));
+        return new ReadingBooked(
+                of.name("setup"), SetupReader.reading(of.at("reading")), DEVICES.of(of.optionalName("device")));
     }
 
     @Override

@@ -196,15 +196,15 @@ public final class JobReader {
             of.fault("northing", "missing: a control mark has northing and easting");
         }
         return new Mark(
-                of.text("name"),
+                of.name("name"),
                 kind,
                 given,
                 of.find("stdDev").map(JobReader::deviations),
-                of.text("source"),
+                of.name("source"),
                 of.has("found")
                         ? Optional.of(of.oneOf("found", Mark.Found.values(), Mark.Found::key))
                         : Optional.empty(),
-                of.text("code"),
+                of.name("code"),
                 sameAs,
                 of.find("line")
                         .map(l -> new Joining(

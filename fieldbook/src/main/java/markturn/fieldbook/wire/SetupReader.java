@@ -1,6 +1,5 @@
 package markturn.fieldbook.wire;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -13,6 +12,9 @@ import markturn.survey.job.Setup;
 
 /** Reads what is booked at an instrument: setups, readings, heights. */
 public final class SetupReader {
+    /** A height stays on the pole for many readings. */
+    private static final LastOne<Optional<MeasuredHeight>> HEIGHTS = new LastOne<>(Optional.empty());
+
     private SetupReader() {}
 
     public static MeasuredHeight height(Element of) {
@@ -22,26 +24,6 @@ public final class SetupReader {
     }
 
     public static Reading reading(Element of) {
-        return reading(of, targetHeight(of));
-    }
-
-    private static Optional<MeasuredHeight> targetHeight(Element of) {
-        return of.find("targetHeight").map(SetupReader::height);
-    }
-
-    /** A height stays on the pole for many readings: those that follow with the same share it. */
-    private static List<Reading> readings(Element setup) {
-        List<Reading> all = new ArrayList<>();
-        Optional<MeasuredHeight> last = Optional.empty();
-        for (Element of : setup.list("readings")) {
-            Optional<MeasuredHeight> height = targetHeight(of);
-            last = height.equals(last) ? last : height;
-            all.add(reading(of, last));
-        }
-        return List.copyOf(all);
-    }
-
-    private static Reading reading(Element of, Optional<MeasuredHeight> targetHeight) {
         return new Reading(
                 of.name("target"),
                 of.oneOf("role", Reading.Role.values(), JobReader::key),
@@ -52,7 +34,7 @@ public final class SetupReader {
                 slope(of),
                 of.list("slopes").stream().map(Element::length).toList(),
                 of.optionalName("reflector").orElse(Reflector.REFLECTORLESS),
-                targetHeight,
+                HEIGHTS.of(of.find("targetHeight").map(SetupReader::height)),
                 of.instant("at"),
                 origin(of),
                 of.find("applied").map(a -> new Reading.Applied(a.length("constant"), a.plain("ppm"))),
@@ -138,7 +120,7 @@ public final class SetupReader {
                 of.find("atmosphere").map(JobReader::atmosphere),
                 free ? byResection(of) : orientation(of),
                 new Setup.SettingUp(of.length("plummet"), of.length("centringStdDev"), of.instant("at")),
-                readings(of));
+                of.list("readings").stream().map(SetupReader::reading).toList());
     }
 
     static Reading.Origin origin(Element of) {

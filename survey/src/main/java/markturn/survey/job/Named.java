@@ -1,7 +1,6 @@
 package markturn.survey.job;
 
 import java.util.AbstractList;
-import java.util.AbstractMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -26,9 +25,14 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
     private final List<T> shared;
 
     private final List<T> behind;
-    private final Map<String, T> byName;
+    private final ByName<T> byName;
     private final Map<String, T> beside;
     private final Counted<T> counted;
+
+    /** Finds by name; null where there is none. */
+    private interface ByName<T> {
+        T get(String name);
+    }
 
     /** How many of the elements that stand in a shared index are of a kind; shared with it. */
     private static final class Counted<T> {
@@ -49,7 +53,7 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         }
     }
 
-    private Named(List<T> shared, List<T> behind, Map<String, T> byName, Map<String, T> beside, Counted<T> counted) {
+    private Named(List<T> shared, List<T> behind, ByName<T> byName, Map<String, T> beside, Counted<T> counted) {
         this.shared = shared;
         this.behind = behind;
         this.byName = byName;
@@ -81,9 +85,13 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         if (all instanceof Named<T>) {
             return all;
         }
-        Map<String, T> byName = new HashMap<>(all.size() * 2);
-        all.forEach(each -> byName.putIfAbsent(name.apply(each), each));
-        return new Named<>(List.copyOf(all), List.of(), byName, Map.of(), new Counted<>(all.size()));
+        List<T> shared = List.copyOf(all);
+        NameIndex<T> index = new NameIndex<>(shared, name);
+        ByName<T> byName = asked -> {
+            int place = index.place(asked, -1);
+            return place < 0 ? null : shared.get(place);
+        };
+        return new Named<>(shared, List.of(), byName, Map.of(), new Counted<>(shared.size()));
     }
 
     /**
@@ -109,7 +117,7 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
     }
 
     /** Some of a list by their names. */
-    private static final class Part<T> extends AbstractMap<String, T> {
+    private static final class Part<T> implements ByName<T> {
         private final List<T> all;
         private final Set<String> names;
         private final Function<T, Optional<String>> other;
@@ -123,8 +131,8 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         }
 
         @Override
-        public T get(Object name) {
-            return name instanceof String asked && names.contains(asked) ? Named.get(all, asked) : byName().get(name);
+        public T get(String name) {
+            return names.contains(name) ? Named.get(all, name) : byName().get(name);
         }
 
         private Map<String, T> byName() {
@@ -152,11 +160,6 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
             }
             return elements;
         }
-
-        @Override
-        public Set<Entry<String, T>> entrySet() {
-            return byName().entrySet();
-        }
     }
 
     /** The same list with a few elements more. */
@@ -172,7 +175,7 @@ public final class Named<T> extends AbstractList<T> implements RandomAccess {
         behind.addAll(more);
         Map<String, T> beside = new HashMap<>(before.beside);
         for (T each : more) {
-            if (!before.byName.containsKey(name.apply(each))) {
+            if (before.byName.get(name.apply(each)) == null) {
                 beside.putIfAbsent(name.apply(each), each);
             }
         }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import markturn.survey.job.Mark;
+import markturn.survey.job.NameIndex;
 import markturn.survey.job.Named;
 
 /**
@@ -35,7 +36,7 @@ public final class GivenMarks {
         /** Where each of those is held, null where it is not: beside them, as it is asked for every sight. */
         private final List<Position> heldAt = new ArrayList<>();
 
-        private final Map<String, Integer> places = new HashMap<>();
+        private final NameIndex<MeasuredMark> places;
         /** Apart from the places, since it is asked for every sight: of most jobs it holds a handful. */
         private final Map<String, Position> held = new HashMap<>();
 
@@ -57,13 +58,13 @@ public final class GivenMarks {
                 }
                 if (mark.sameAs().isEmpty()) {
                     newControl.set(listed.size(), mark.kind() == Mark.Kind.NEW);
-                    places.put(mark.name(), listed.size());
                     Optional<Position> at = mark.given().map(Position::held).map(p -> planOnly ? p.planOnly() : p);
                     at.ifPresent(p -> held.put(mark.name(), p));
                     heldAt.add(at.orElse(null));
                     listed.add(new MeasuredMark(mark, at, Optional.empty(), Optional.empty()));
                 }
             }
+            places = new NameIndex<>(listed, MeasuredMark::name);
         }
 
         synchronized PlaceIndex index() {
@@ -170,12 +171,12 @@ public final class GivenMarks {
 
     /** Where in {@link #listed} a mark stands; the other number where it does not. */
     int placeOr(String mark, int none) {
-        Integer place = shared.places.get(mark);
-        if (place != null) {
+        int place = shared.places.place(mark, -1);
+        if (place >= 0) {
             return place;
         }
-        Integer beside = behind.places.get(mark);
-        return beside == null ? none : beside + shared.listed.size();
+        int beside = behind.places.place(mark, -1);
+        return beside < 0 ? none : beside + shared.listed.size();
     }
 
     /**
