@@ -1,16 +1,20 @@
 package markturn.fieldbook;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import markturn.survey.job.Job;
+import markturn.survey.job.NameIndex;
 
 /**
  * Which entry's reading stands where, both ways. It does not change; one that is longer by a reading shares the tables of the one before,
  * so that a further reading does not copy thousands.
  */
 final class Places {
-    static final Places NONE = new Places(Opened.NONE, new Table(Map.of()), Map.of());
+    static final Places NONE = new Places(Opened.NONE, Table.NONE, Map.of());
+
+    private static final int[] NOWHERE = {};
 
     /** So many readings stand beside a shared table before a new one is made. */
     private static final int MOST_BESIDE = 64;
@@ -53,20 +57,70 @@ final class Places {
         }
     }
 
-    /** Keys to places, and back as soon as somebody asks. */
+    /** Keys to places, and back as soon as somebody asks: of tens of thousands, so without an object for each. */
     private static final class Table {
-        private final Map<String, ReadingPlace> places;
-        private Map<ReadingPlace, String> keys;
+        static final Table NONE = new Table(new String[0], new String[0], new int[0]);
 
-        Table(Map<String, ReadingPlace> places) {
-            this.places = places;
+        private final String[] keys;
+        /** Name of the setup, and place among its readings, of each key. */
+        private final String[] setups;
+
+        private final int[] indices;
+        private final NameIndex<String> byKey;
+        private Map<String, int[]> bySetup;
+
+        private Table(String[] keys, String[] setups, int[] indices) {
+            this.keys = keys;
+            this.setups = setups;
+            this.indices = indices;
+            this.byKey = new NameIndex<>(Arrays.asList(keys), key -> key);
         }
 
-        synchronized String keyOf(ReadingPlace place) {
-            if (keys == null) {
-                keys = inverse(places);
+        /** The same with more. */
+        Table plus(Map<String, ReadingPlace> more) {
+            int at = keys.length;
+            String[] allKeys = Arrays.copyOf(keys, at + more.size());
+            String[] allSetups = Arrays.copyOf(setups, at + more.size());
+            int[] allIndices = Arrays.copyOf(indices, at + more.size());
+            for (var each : more.entrySet()) {
+                allKeys[at] = each.getKey();
+                allSetups[at] = each.getValue().setup();
+                allIndices[at] = each.getValue().index();
+                at++;
             }
-            return keys.get(place);
+            return new Table(allKeys, allSetups, allIndices);
+        }
+
+        Optional<ReadingPlace> find(String key) {
+            int at = byKey.place(key, -1);
+            return at < 0 ? Optional.empty() : Optional.of(new ReadingPlace(setups[at], indices[at]));
+        }
+
+        synchronized Optional<String> keyOf(ReadingPlace place) {
+            if (bySetup == null) {
+                bySetup = bySetup();
+            }
+            int[] lines = bySetup.getOrDefault(place.setup(), NOWHERE);
+            boolean known = place.index() >= 0 && place.index() < lines.length && lines[place.index()] >= 0;
+            return known ? Optional.of(keys[lines[place.index()]]) : Optional.empty();
+        }
+
+        /** For each reading of a setup where its key stands; below zero where it has none here. */
+        private Map<String, int[]> bySetup() {
+            Map<String, Integer> lengths = new HashMap<>();
+            for (int i = 0; i < keys.length; i++) {
+                lengths.merge(setups[i], indices[i] + 1, Math::max);
+            }
+            Map<String, int[]> lines = new HashMap<>();
+            lengths.forEach((setup, length) -> {
+                int[] none = new int[length];
+                Arrays.fill(none, -1);
+                lines.put(setup, none);
+            });
+            for (int i = keys.length - 1; i >= 0; i--) {
+                lines.get(setups[i])[indices[i]] = i;
+            }
+            return lines;
         }
     }
 
@@ -81,13 +135,7 @@ final class Places {
         Map<String, Integer> readings = new HashMap<>();
         job.setups()
                 .forEach(setup -> readings.put(setup.name(), setup.readings().size()));
-        return new Places(new Opened(key, readings), NONE.table, Map.of());
-    }
-
-    private static Map<ReadingPlace, String> inverse(Map<String, ReadingPlace> places) {
-        Map<ReadingPlace, String> keys = new HashMap<>(2 * places.size());
-        places.forEach((key, place) -> keys.putIfAbsent(place, key));
-        return keys;
+        return new Places(new Opened(key, readings), Table.NONE, Map.of());
     }
 
     /** The same with more places. */
@@ -100,15 +148,13 @@ final class Places {
         if (longer.size() < MOST_BESIDE) {
             return new Places(opened, table, longer);
         }
-        longer.putAll(table.places);
-        return new Places(opened, new Table(Map.copyOf(longer)), Map.of());
+        return new Places(opened, table.plus(longer), Map.of());
     }
 
     /** Where the reading of that key stands. */
     Optional<ReadingPlace> find(String key) {
         ReadingPlace found = beside.get(key);
-        return Optional.ofNullable(found == null ? table.places.get(key) : found)
-                .or(() -> opened.find(key));
+        return Optional.ofNullable(found).or(() -> table.find(key)).or(() -> opened.find(key));
     }
 
     /** The key of the reading that stands there. */
@@ -117,7 +163,7 @@ final class Places {
                 .filter(e -> e.getValue().equals(place))
                 .map(Map.Entry::getKey)
                 .findFirst()
-                .or(() -> Optional.ofNullable(table.keyOf(place)))
+                .or(() -> table.keyOf(place))
                 .or(() -> opened.keyOf(place));
     }
 }

@@ -67,9 +67,9 @@ public record PolarShots(
         double zenith = reduced.zenith().getAsDouble();
         ShotLineages lineages = new ShotLineages(
                 pose.orElseThrow(),
-                reduced.fix().firstPlace(),
-                reduced.fix().target(),
+                reduced.fix(),
                 job.trueName(reduced.fix().target()),
+                reflector,
                 north,
                 east,
                 azimuth,
@@ -80,9 +80,7 @@ public record PolarShots(
                         distance,
                         reduced.slope().getAsDouble(),
                         zenith),
-                reflector.centringStdDev(),
                 weights.rise(reduced.zenithCount(), reduced.distanceCount(), distance, zenith),
-                reflector.heightStdDev(),
                 levels);
         return new Position(
                 from.northing() + north,

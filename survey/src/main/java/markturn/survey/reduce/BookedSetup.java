@@ -44,8 +44,7 @@ public final class BookedSetup {
     private BookedSetup(BookedSetup before, Job job, BookedReading shot) {
         this.trueName = job::trueName;
         this.readings = Longer.by(before.readings, shot);
-        PolarFix fix = fix(key(shot.reading(), OptionalInt.of(shot.place())), List.of(shot));
-        this.fixes = Longer.by(before.fixes, fix);
+        this.fixes = Longer.by(before.fixes, new PolarFix(List.of(shot), true));
         this.onBothFaces = before.onBothFaces;
         this.zeros = before.zeros;
     }
@@ -111,19 +110,9 @@ public final class BookedSetup {
             }
         }
         List<PolarFix> inOrder = new ArrayList<>();
-        gathered.forEach((key, of) -> inOrder.add(fix(key, of)));
+        gathered.forEach((key, of) ->
+                inOrder.add(new PolarFix(List.copyOf(of), key.shot().isPresent())));
         return List.copyOf(inOrder);
-    }
-
-    private PolarFix fix(Key key, List<BookedReading> of) {
-        return new PolarFix(
-                key.target(),
-                key.role(),
-                key.reflector(),
-                key.height(),
-                key.offset(),
-                key.shot().isPresent(),
-                new Pointings(of));
     }
 
     /** Whether a reading belongs to no set: it is a fix of its own, or one with its neighbour on the other face. */

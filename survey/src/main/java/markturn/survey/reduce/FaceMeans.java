@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import markturn.survey.angle.Angles;
+import markturn.survey.job.Longer;
 import markturn.survey.job.Reading;
 
 /**
@@ -40,13 +41,24 @@ public record FaceMeans(
                 slope);
     }
 
+    /** Single sights and pairs, which nearly all are, without a list of their own: their means are made whenever they are asked for. */
     private static List<BookedReading> face(List<BookedReading> readings, Reading.Face face) {
-        return readings.stream().filter(r -> r.reading().face() == face).toList();
+        List<BookedReading> on = List.of();
+        for (BookedReading reading : readings) {
+            if (reading.reading().face() == face) {
+                on = on.isEmpty() ? List.of(reading) : Longer.by(on, reading);
+            }
+        }
+        return on;
     }
 
     private static OptionalDouble circle(List<BookedReading> readings) {
-        return readings.isEmpty()
-                ? OptionalDouble.empty()
+        if (readings.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        return readings.size() == 1
+                ? OptionalDouble.of(
+                        Angles.onCircle(readings.get(0).reading().circle().radians()))
                 : OptionalDouble.of(Angles.mean(readings.stream()
                         .map(r -> r.reading().circle().radians())
                         .toList()));
@@ -61,6 +73,9 @@ public record FaceMeans(
     }
 
     private static OptionalDouble average(List<BookedReading> readings, Function<BookedReading, OptionalDouble> what) {
+        if (readings.size() <= 1) {
+            return readings.isEmpty() ? OptionalDouble.empty() : what.apply(readings.get(0));
+        }
         return readings.stream()
                 .map(what)
                 .filter(OptionalDouble::isPresent)

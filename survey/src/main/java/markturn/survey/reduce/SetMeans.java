@@ -18,13 +18,26 @@ import markturn.survey.job.Reading;
 public record SetMeans(SortedMap<Integer, FaceMeans> bySet) {
     /** Means of standing readings that belong together. */
     static SetMeans of(List<BookedReading> readings) {
+        SortedMap<Integer, FaceMeans> means = new TreeMap<>();
+        if (isOnOneCircle(readings)) {
+            means.put(readings.get(0).circle(), FaceMeans.of(readings));
+            return new SetMeans(means);
+        }
         SortedMap<Integer, List<BookedReading>> sorted = new TreeMap<>();
         for (BookedReading reading : readings) {
             sorted.computeIfAbsent(reading.circle(), set -> new ArrayList<>()).add(reading);
         }
-        SortedMap<Integer, FaceMeans> means = new TreeMap<>();
         sorted.forEach((set, inSet) -> means.put(set, FaceMeans.of(inSet)));
         return new SetMeans(means);
+    }
+
+    private static boolean isOnOneCircle(List<BookedReading> readings) {
+        for (BookedReading reading : readings) {
+            if (reading.circle() != readings.get(0).circle()) {
+                return false;
+            }
+        }
+        return !readings.isEmpty();
     }
 
     /** Something of each set from 1 to the last; empty where a set has no means. */
@@ -47,6 +60,9 @@ public record SetMeans(SortedMap<Integer, FaceMeans> bySet) {
     }
 
     private OptionalDouble average(Function<FaceMeans, OptionalDouble> what) {
+        if (bySet.size() == 1) {
+            return what.apply(bySet.get(bySet.firstKey()));
+        }
         return bySet.values().stream()
                 .map(what)
                 .filter(OptionalDouble::isPresent)
@@ -56,15 +72,20 @@ public record SetMeans(SortedMap<Integer, FaceMeans> bySet) {
 
     /** How many sets the zenith angle rests on, single faces counted half. */
     public double zenithCount() {
-        return bySet.values().stream()
-                .filter(m -> m.zenith().isPresent())
-                .mapToDouble(m -> m.bothZeniths() ? 1 : 0.5)
-                .sum();
+        double count = 0;
+        for (FaceMeans means : bySet.values()) {
+            count += means.zenith().isEmpty() ? 0 : means.bothZeniths() ? 1 : 0.5;
+        }
+        return count;
     }
 
     /** How many sets hold a distance. */
     public double distanceCount() {
-        return bySet.values().stream().filter(m -> m.slope().isPresent()).count();
+        double count = 0;
+        for (FaceMeans means : bySet.values()) {
+            count += means.slope().isPresent() ? 1 : 0;
+        }
+        return count;
     }
 
     /**

@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import markturn.survey.job.Mark;
@@ -32,11 +33,11 @@ public final class GivenMarks {
     /** Some of the marks, in the job's order. */
     private static final class Table {
         private final int marks;
-        private final List<MeasuredMark> listed = new ArrayList<>();
-        /** Where each of those is held, null where it is not: beside them, as it is asked for every sight. */
-        private final List<Position> heldAt = new ArrayList<>();
+        private final List<Mark> listed = new ArrayList<>();
+        /** Each of those as it was given; null where it was given no coordinates, as nearly all that were only sighted. */
+        private final List<MeasuredMark> given = new ArrayList<>();
 
-        private final NameIndex<MeasuredMark> places;
+        private final NameIndex<Mark> places;
         /** Apart from the places, since it is asked for every sight: of most jobs it holds a handful. */
         private final Map<String, Position> held = new HashMap<>();
 
@@ -60,16 +61,33 @@ public final class GivenMarks {
                     newControl.set(listed.size(), mark.kind() == Mark.Kind.NEW);
                     Optional<Position> at = mark.given().map(Position::held).map(p -> planOnly ? p.planOnly() : p);
                     at.ifPresent(p -> held.put(mark.name(), p));
-                    heldAt.add(at.orElse(null));
-                    listed.add(new MeasuredMark(mark, at, Optional.empty(), Optional.empty()));
+                    listed.add(mark);
+                    given.add(at.isPresent() ? new MeasuredMark(mark, at, Optional.empty(), Optional.empty()) : null);
                 }
             }
-            places = new NameIndex<>(listed, MeasuredMark::name);
+            places = new NameIndex<>(listed, Mark::name);
+        }
+
+        Stream<MeasuredMark> held() {
+            return given.stream().filter(Objects::nonNull);
+        }
+
+        /** The mark at a place as it was given. */
+        MeasuredMark at(int place) {
+            MeasuredMark held = given.get(place);
+            return held == null
+                    ? new MeasuredMark(listed.get(place), Optional.empty(), Optional.empty(), Optional.empty())
+                    : held;
+        }
+
+        Position heldAt(int place) {
+            MeasuredMark held = given.get(place);
+            return held == null ? null : held.place();
         }
 
         synchronized PlaceIndex index() {
             if (index == null) {
-                index = new PlaceIndex(listed);
+                index = new PlaceIndex(held().toList());
             }
             return index;
         }
@@ -112,8 +130,7 @@ public final class GivenMarks {
 
     /** Those that are held, with their places, in the job's order. */
     Stream<MeasuredMark> held() {
-        return Stream.concat(shared.listed.stream(), behind.listed.stream())
-                .filter(mark -> mark.position().isPresent());
+        return Stream.concat(shared.held(), behind.held());
     }
 
     /** Those that are placed from others. */
@@ -135,13 +152,13 @@ public final class GivenMarks {
     /** Each mark once, in the job's order: the one at a place, as it was given. */
     MeasuredMark listed(int place) {
         int before = shared.listed.size();
-        return place < before ? shared.listed.get(place) : behind.listed.get(place - before);
+        return place < before ? shared.at(place) : behind.at(place - before);
     }
 
     /** Where the mark at a place of {@link #listed} is held; null as {@link #held}. */
     Position heldAt(int place) {
         int before = shared.listed.size();
-        return place < before ? shared.heldAt.get(place) : behind.heldAt.get(place - before);
+        return place < before ? shared.heldAt(place) : behind.heldAt(place - before);
     }
 
     /** The places of {@link #listed} at which new control stands. */

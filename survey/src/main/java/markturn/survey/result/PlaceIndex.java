@@ -20,9 +20,9 @@ public final class PlaceIndex {
         double at(MeasuredMark mark, double radius);
     }
 
-    /** Of those that have a position. */
+    /** Of marks that have a position. */
     PlaceIndex(List<MeasuredMark> all) {
-        marks = all.stream().filter(mark -> mark.position().isPresent()).toArray(MeasuredMark[]::new);
+        marks = all.toArray(MeasuredMark[]::new);
         north = new double[marks.length];
         east = new double[marks.length];
         for (int i = 0; i < marks.length; i++) {

@@ -172,9 +172,10 @@ public final class Position {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Position that
-                && Arrays.equals(numbers(), that.numbers())
-                && lineage.equals(that.lineage);
+        return this == other
+                || other instanceof Position that
+                        && Arrays.equals(numbers(), that.numbers())
+                        && lineage.equals(that.lineage);
     }
 
     @Override

@@ -4,11 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import markturn.survey.Jobs;
+import markturn.survey.job.Reading;
+import markturn.survey.job.Reflector;
 import markturn.survey.propagate.Lineage;
 import markturn.survey.propagate.Pose;
 import markturn.survey.propagate.Propagation;
 import markturn.survey.propagate.Targets;
+import markturn.survey.reduce.BookedReading;
+import markturn.survey.reduce.PolarFix;
 import org.junit.jupiter.api.Test;
 
 /** What the errors of places sighted from one setup are made of. Source of the variances: propagation written out by hand (textbook). */
@@ -16,6 +22,7 @@ class ShotLineagesTest {
     private static final double TURN = 1e-5;
     private static final double RANGE = 2e-3;
     private static final double CENTRING = 1e-3;
+    private static final Reflector TARGET = new Reflector("R1", 0, CENTRING, 3e-3, Optional.empty());
 
     /** The instrument known to 3 and 4 mm, its orientation to 20 µrad, its axis to 2 mm. */
     private static Pose pose(String... shared) {
@@ -24,10 +31,14 @@ class ShotLineagesTest {
         return new Pose("S1", place, axis, Targets.around("S1", Set.of(shared), List.of(place, axis)));
     }
 
+    private static PolarFix shot(int place) {
+        Reading reading = Jobs.reading("D1", Reading.Role.DETAIL, 0, Reading.Face.LEFT, "0-00-00", "90-00-00", 100);
+        return new PolarFix(List.of(new BookedReading(place, 1, reading, 100)), true);
+    }
+
     /** Due north, so many metres. */
     private static ShotLineages north(Pose pose, int place, double metres) {
-        return new ShotLineages(
-                pose, place, "D1", "D1", metres, 0, 0, TURN * TURN, RANGE * RANGE, CENTRING, 25e-6, 3e-3, true);
+        return new ShotLineages(pose, shot(place), "D1", TARGET, metres, 0, 0, TURN * TURN, RANGE * RANGE, 25e-6, true);
     }
 
     @Test
@@ -80,7 +91,7 @@ class ShotLineagesTest {
 
     @Test
     void withoutElevationNothingLevelsIt() {
-        ShotLineages plan = new ShotLineages(pose(), 0, "D1", "D1", 100, 0, 0, TURN, RANGE, CENTRING, 0, 0, false);
+        ShotLineages plan = new ShotLineages(pose(), shot(0), "D1", TARGET, 100, 0, 0, TURN, RANGE, 0, false);
         assertThat(plan.level()).isEmpty();
         assertThat(plan.plan()).isPresent();
     }
