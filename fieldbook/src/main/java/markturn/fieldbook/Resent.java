@@ -1,6 +1,8 @@
 package markturn.fieldbook;
 
+import java.util.List;
 import java.util.Optional;
+import markturn.survey.job.Job;
 import markturn.survey.job.Reading;
 
 /** Whether what comes under a known key says the same as what is stored under it. */
@@ -15,6 +17,8 @@ final class Resent {
             return one.lines().equals(other.lines()) && one.reason().equals(other.reason());
         } else if (stored instanceof LinesRestored one && again instanceof LinesRestored other) {
             return one.lines().equals(other.lines());
+        } else if (stored instanceof JobOpened one && again instanceof JobOpened other) {
+            return typed(one.job()).equals(typed(other.job()));
         }
         return stored.kind() == again.kind() && (!isTyped(stored) || stored.equals(again));
     }
@@ -24,6 +28,11 @@ final class Resent {
             case INSTRUMENT, REFLECTOR, MARK, CODE, RENOTE, FIX, REFERENCE -> true;
             default -> false;
         };
+    }
+
+    /** Of a job that is opened, without what it takes from an earlier one: that may have grown. */
+    private static List<Object> typed(Job job) {
+        return List.of(job.name(), job.place(), job.units(), job.classOfWork(), job.planOnly());
     }
 
     /** Without the moment of booking: the second posting comes later. */

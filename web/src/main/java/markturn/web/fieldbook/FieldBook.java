@@ -1,5 +1,6 @@
 package markturn.web.fieldbook;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -49,6 +50,9 @@ public class FieldBook {
     /** Jobs being opened: six people who open one at once wait for one reading of it. */
     private final Map<String, Object> opening = new ConcurrentHashMap<>();
 
+    /** Key of the entry that opens a job. */
+    private static final String OPEN = "open";
+
     FieldBook(
             StoredJobs jobs,
             StoredEntries entries,
@@ -79,16 +83,36 @@ public class FieldBook {
      * @throws NotAllowed where whoever opens it is no surveyor
      */
     public String open(Job job, String by, Set<String> members) {
-        String id = UUID.randomUUID().toString();
+        return open(UUID.randomUUID().toString(), job, by, members);
+    }
+
+    /**
+     * The same for a page: sent again, because its answer was lost, it opens no second job.
+     *
+     * @param key given by the page
+     * @throws KeyTaken where whoever opens it opened another job under that key
+     */
+    public String open(String key, Job job, String by, Set<String> members) {
+        Admission.requireKey(key);
+        String id = UUID.nameUUIDFromBytes((by + " " + key).getBytes(StandardCharsets.UTF_8))
+                .toString();
         JobOpened payload = new JobOpened(job);
         Admission.requireRight(payload, bookers.booker(by));
-        transaction.executeWithoutResult(status -> {
+        boolean isNew = Boolean.TRUE.equals(transaction.execute(status -> {
+            if (jobs.lastSequence(id).isPresent()) {
+                return false;
+            }
             Instant at = now();
             StoredJob stored = jobs.save(new StoredJob(id, job.name(), at, members));
-            store(empty(id), new Entry(stored.nextSequence(), "open", at, by, payload));
+            store(empty(id), new Entry(stored.nextSequence(), OPEN, at, by, payload));
             told.publishEvent(new Opened(id, job, at, by));
-        });
-        told.publishEvent(new Booked(id, 1));
+            return true;
+        }));
+        if (isNew) {
+            told.publishEvent(new Booked(id, 1));
+        } else {
+            find(id, by).flatMap(book -> book.entry(OPEN)).ifPresent(entry -> Admission.requireSame(entry, payload));
+        }
         return id;
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import markturn.survey.finding.base.Basis;
 import markturn.survey.job.Adopted;
 import markturn.survey.job.Decision;
@@ -28,6 +29,11 @@ public record StandingAdoption(String run, Optional<Decision> decision, String c
                 + decision.flatMap(Decision::at)
                         .map(at -> ", " + show.dayAndTime(at))
                         .orElse("");
+    }
+
+    /** Tells what is adopted from anything else that might be: what is withdrawn is what was shown. */
+    public String shown() {
+        return Shown.of(rows.stream().map(row -> row.adopted().toString()).collect(Collectors.joining("\n")));
     }
 
     /** One mark: adopted, and as the run gives it now. */

@@ -137,7 +137,7 @@ class JobController {
         if (!form.isEmpty("from")) {
             job = taken(job, fieldBook.book(form.text("from"), who.getName()).job(), typed, mark, within);
         }
-        String id = fieldBook.open(job, who.getName(), members(who, member));
+        String id = fieldBook.open(form.text("key"), job, who.getName(), members(who, member));
         return "redirect:/job/" + id + "/equipment?first";
     }
 

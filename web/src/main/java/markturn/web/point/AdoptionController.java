@@ -1,11 +1,17 @@
 package markturn.web.point;
 
 import java.security.Principal;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import markturn.fieldbook.AdoptionWithdrawn;
+import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.Refused;
 import markturn.survey.job.Decision;
+import markturn.survey.show.Sentence;
 import markturn.web.fieldbook.FieldBook;
+import markturn.web.fieldbook.Shown;
+import markturn.web.fieldbook.StandingAdoption;
 import markturn.web.frame.Decisions;
 import markturn.web.people.People;
 import org.springframework.stereotype.Controller;
@@ -31,6 +37,7 @@ class AdoptionController {
             @PathVariable String id,
             @RequestParam String key,
             @RequestParam String from,
+            @RequestParam Map<String, String> typed,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(defaultValue = "traverse") String back,
             RedirectAttributes then,
@@ -44,10 +51,27 @@ class AdoptionController {
                 from,
                 Decisions.now(people.shownName(who.getName()), Decision.WITHDRAW, Map.of("run", from), reason.strip()));
         try {
-            fieldBook.add(id, key, who.getName(), payload);
+            fieldBook.add(id, key, who.getName(), now -> {
+                requireSeen(now, typed, key, from);
+                return List.of(payload);
+            });
         } catch (Refused refused) {
             then.addFlashAttribute("message", refused.getMessage());
         }
         return page;
+    }
+
+    /** What whoever withdraws never saw is not withdrawn; sent again, it is withdrawn already. */
+    private static void requireSeen(BookedJob now, Map<String, String> typed, String key, String run) {
+        Optional<StandingAdoption> stands = StandingAdoption.of(now.job(), run, Map.of());
+        if (!now.holds(key)
+                && stands.isPresent()
+                && !Shown.isStill(typed, stands.get().shown())) {
+            throw new Refused(
+                    "",
+                    Sentence.of(
+                            "What stands adopted from %s is not what this page showed: nothing was withdrawn. Below is what stands now.",
+                            run));
+        }
     }
 }

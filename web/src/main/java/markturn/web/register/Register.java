@@ -136,17 +136,29 @@ public class Register {
         return new Entered(fresh, checks, stood);
     }
 
-    /** A value that was a check is in force from now on: by decision, with what was in force before legible. */
+    /**
+     * A value that was a check is in force from now on: by decision, with what was in force before legible.
+     *
+     * @param instead number of the value in whose place it comes
+     * @return whether it is in force now; not where that is no longer the one in force
+     */
     @Transactional
-    public void takePlace(String markId, long number, String who, String reason) {
-        values.findByMarkIdOrderByNumber(markId).stream()
-                .filter(v -> v.number() == number)
-                // Let in twice it is in force once.
-                .filter(v -> inForce(markId)
-                        .filter(now -> now.isOf(v.jobId(), v.at()))
-                        .isEmpty())
-                .findFirst()
-                .ifPresent(v -> values.save(v.inForce(now(), who, reason)));
+    public boolean takePlace(String markId, long number, long instead, String who, String reason) {
+        Optional<RegisterValue> check =
+                values(markId).stream().filter(v -> v.number() == number).findFirst();
+        Optional<RegisterValue> now = inForce(markId);
+        if (check.isEmpty() || now.isEmpty()) {
+            return false;
+        }
+        // Let in twice it is in force once.
+        if (now.get().isOf(check.get().jobId(), check.get().at())) {
+            return true;
+        }
+        if (now.get().number() != instead) {
+            return false;
+        }
+        values.save(check.get().inForce(now(), who, reason));
+        return true;
     }
 
     /** A mark of the register; empty where there is none. */

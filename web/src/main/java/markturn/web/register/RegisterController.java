@@ -74,6 +74,7 @@ class RegisterController {
                 "place",
                 show.place(now.at().northing(), now.at().easting(), now.at().elevation()));
         model.addAttribute("source", now.source());
+        model.addAttribute("inForce", now.number());
         model.addAttribute("values", values(register.values(id), now, show));
         model.addAttribute("uses", uses(id, who, show));
         model.addAttribute(
@@ -120,19 +121,26 @@ class RegisterController {
                 .toList();
     }
 
-    /** A check takes the place of what was in force. */
+    /**
+     * A check takes the place of what was in force.
+     *
+     * @param instead number of the value that the page showed in force
+     */
     @PostMapping("/office/mark/{id}/value/{number}")
     String takePlace(
             @PathVariable String id,
             @PathVariable long number,
+            @RequestParam long instead,
             @RequestParam(defaultValue = "") String reason,
             RedirectAttributes then,
             Principal who) {
         register.mark(id).orElseThrow(NotHere::new);
         if (reason.isBlank()) {
             then.addFlashAttribute("fault", "Empty: expected why this value takes the place of the one in force");
-        } else {
-            register.takePlace(id, number, who.getName(), reason.strip());
+        } else if (!register.takePlace(id, number, instead, who.getName(), reason.strip())) {
+            then.addFlashAttribute(
+                    "fault",
+                    "Another value came into force while this page was open: nothing was changed. Below is what stands now.");
         }
         return there(id);
     }

@@ -23,6 +23,7 @@ import markturn.fieldbook.BookedJob;
 import markturn.fieldbook.DecisionMade;
 import markturn.fieldbook.Entry;
 import markturn.fieldbook.EntryPayload;
+import markturn.fieldbook.KeyTaken;
 import markturn.fieldbook.LinesStruck;
 import markturn.fieldbook.MarkAdded;
 import markturn.fieldbook.MarksAdded;
@@ -63,6 +64,21 @@ class FieldBookTest {
         BookedJob twice = fieldBook.add(id, key, "wren", reading(book.job()));
         assertThat(twice.revision()).isEqualTo(once.revision());
         assertThat(twice.job().setup("S4").orElseThrow().readings()).hasSize(6);
+    }
+
+    /** The answer to a page is lost and it is sent again: one job. Whoever else uses the same key opens their own. */
+    @Test
+    void aJobOpenedTwiceUnderOneKeyIsOneJob(House house) {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        String key = UUID.randomUUID().toString();
+        String id = fieldBook.open(key, AlderWeir.job(), "wren", Set.of("wren"));
+        assertThat(fieldBook.open(key, AlderWeir.job(), "wren", Set.of("wren"))).isEqualTo(id);
+        assertThat(fieldBook.book(id, "wren").revision()).isEqualTo(1);
+        assertThat(fieldBook.open(key, AlderWeir.job(), "sol", Set.of("sol"))).isNotEqualTo(id);
+        Job job = AlderWeir.job();
+        Job other = Job.opened("Another", job.place(), job.units(), job.classOfWork(), false, job.earth());
+        assertThatThrownBy(() -> fieldBook.open(key, other, "wren", Set.of("wren")))
+                .isInstanceOf(KeyTaken.class);
     }
 
     @Test

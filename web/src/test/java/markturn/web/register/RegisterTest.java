@@ -127,6 +127,12 @@ class RegisterTest {
         assertThat(page.locator(".verdict")).containsText("N 1100.000");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("1100.012")))
                 .containsText("check");
+        // A page that showed another value in force changes nothing.
+        page.locator("input[name=instead]").evaluate("field => { field.value = 0; }");
+        page.locator("input[name=reason]").fill("the county's list of this year");
+        page.getByText("Let it take the place").click();
+        assertThat(page.locator("main")).containsText("Another value came into force while this page was open");
+        assertThat(page.locator(".verdict")).containsText("N 1100.000");
         page.locator("input[name=reason]").fill("the county's list of this year");
         page.getByText("Let it take the place").click();
         assertThat(page.locator(".verdict")).containsText("N 1100.012");

@@ -129,9 +129,11 @@ class TraverseDayTest {
         assertThat(page.locator(".adoption input[name=reason]")).hasCount(0);
         Assertions.assertThat(House.posted(page, "/job/" + handedOver + "/point/withdraw"))
                 .isEqualTo(403);
-        reviewer.locator(".adoption input[name=reason]").fill("a pillar was moved");
-        reviewer.getByText("Withdraw", new Page.GetByTextOptions().setExact(true))
-                .click();
+        // Where something else stands adopted meanwhile than the page showed, it is said and nothing is withdrawn.
+        withdraw(reviewer, "not what stands");
+        assertThat(reviewer.locator(".message")).containsText("is not what this page showed: nothing was withdrawn");
+        assertThat(reviewer.locator(".adoption")).hasCount(1);
+        withdraw(reviewer, "");
         assertThat(reviewer.locator(".adoption")).hasCount(0);
         Job after = house.application()
                 .getBean(FieldBook.class)
@@ -341,5 +343,16 @@ class TraverseDayTest {
         page.getByText("They are two marks").click();
         assertThat(page.locator(".other-names")).containsText("END, carried from S3");
         assertThat(page.locator("article .verdict")).containsText("Cannot be carried");
+    }
+
+    /** @param shown what the page says it showed; empty: what it did show */
+    private static void withdraw(Page reviewer, String shown) {
+        if (!shown.isEmpty()) {
+            reviewer.locator(".adoption input[name=shown]")
+                    .evaluate("(field, shown) => { field.value = shown; }", shown);
+        }
+        reviewer.locator(".adoption input[name=reason]").fill("a pillar was moved");
+        reviewer.getByText("Withdraw", new Page.GetByTextOptions().setExact(true))
+                .click();
     }
 }
