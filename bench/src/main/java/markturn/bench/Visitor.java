@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -137,7 +138,8 @@ final class Visitor {
 
     /** Brings a job file in and answers its address. */
     String bringIn(String job) throws Exception {
-        HttpResponse<String> answer = file(base + "/job/import", "bench.json", job, token("/job"));
+        HttpResponse<String> answer =
+                file(base + "/job/import?key=" + UUID.randomUUID(), "bench.json", job, token("/job"));
         if (!answer.uri().getPath().startsWith("/job/")) {
             throw new IllegalStateException("the job was not taken in: " + answer.statusCode());
         }

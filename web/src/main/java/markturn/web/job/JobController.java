@@ -183,9 +183,10 @@ class JobController {
     }
 
     @PostMapping("/job/import")
-    String bringIn(@RequestParam MultipartFile file, Model model, Principal who) throws Exception {
+    String bringIn(@RequestParam MultipartFile file, @RequestParam String key, Model model, Principal who)
+            throws Exception {
         try {
-            return "redirect:/job/" + heavy.inTurn(who.getName(), () -> brought(file.getBytes(), who));
+            return "redirect:/job/" + heavy.inTurn(who.getName(), () -> brought(file.getBytes(), key, who));
         } catch (FaultyFile faulty) {
             model.addAttribute("fileName", file.getOriginalFilename());
             model.addAttribute("fileFaults", faulty.faults());
@@ -195,9 +196,9 @@ class JobController {
     }
 
     /** What was decided elsewhere is stated here: a file signs nothing off. */
-    private String brought(byte[] file, Principal who) throws FaultyFile {
+    private String brought(byte[] file, String key, Principal who) throws FaultyFile {
         Job job = LandXmlReader.isXml(file) ? LandXmlReader.job(file).job() : JobFile.read(file);
-        return fieldBook.open(job.stated(people.shownName(who.getName())), who.getName(), Set.of(who.getName()));
+        return fieldBook.open(key, job.stated(people.shownName(who.getName())), who.getName(), Set.of(who.getName()));
     }
 
     @GetMapping("/job/{id}")

@@ -42,8 +42,8 @@ class PracticeController {
 
     /** Opens a fresh job at Alder Weir with its control, and the devices switched on. */
     @PostMapping("/practice/open")
-    String open(@RequestParam(defaultValue = "1") long seed, Principal who) {
-        String id = fieldBook.open(AlderWeir.blank(), who.getName(), Set.of(who.getName()));
+    String open(@RequestParam(defaultValue = "1") long seed, @RequestParam String key, Principal who) {
+        String id = fieldBook.open(key, AlderWeir.blank(), who.getName(), Set.of(who.getName()));
         fieldBook.add(id, "practice", who.getName(), new PracticeOpened(seed, List.of()));
         return "redirect:/job/" + id + "/setup";
     }
