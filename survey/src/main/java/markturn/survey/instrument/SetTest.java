@@ -3,6 +3,7 @@ package markturn.survey.instrument;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
 import java.util.TreeSet;
 import markturn.survey.angle.Angles;
 import markturn.survey.chance.Distributions;
@@ -42,25 +43,16 @@ public record SetTest(List<String> targets, int sets, Pooled pooled) {
         if (fixes.size() < 2 || common.size() < 2) {
             return new SetTest(targets, common.size(), Pooled.NONE);
         }
+        List<SortedMap<Integer, FaceMeans>> means =
+                fixes.stream().map(fix -> fix.pointings().means().bySet()).toList();
         double[][] d = new double[common.size()][fixes.size()];
         int row = 0;
         for (int set : common) {
             for (int i = 0; i < fixes.size(); i++) {
-                double direction =
-                        fixes.get(i).pointings().means().bySet().get(set).direction();
-                double zero = fixes.get(0).pointings().means().bySet().get(set).direction();
-                double first = fixes.get(i)
-                                .pointings()
-                                .means()
-                                .bySet()
-                                .get(common.first())
-                                .direction()
-                        - fixes.get(0)
-                                .pointings()
-                                .means()
-                                .bySet()
-                                .get(common.first())
-                                .direction();
+                double direction = means.get(i).get(set).direction();
+                double zero = means.get(0).get(set).direction();
+                double first = means.get(i).get(common.first()).direction()
+                        - means.get(0).get(common.first()).direction();
                 // Counted from the first set, so that nothing lies across the circle's zero.
                 d[row][i] = Angles.shortWay(direction - zero - first);
             }

@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.function.Function;
 
 /**
- * Where in a list the element of a name stands. Only the places are kept, seven to fourteen bytes a name: a table that holds names and
- * elements once more takes five times as much, and a job has tens of thousands of them.
+ * Where in a list the element of a name stands. Only the places are kept, six to twelve bytes a name: a table that holds names and
+ * elements once more takes some forty, and a job has tens of thousands of them.
  */
 public final class NameIndex<T> {
     /** The golden ratio as a fraction of 2³², odd: spreads numbers that follow each other (Knuth, Sorting and Searching, 6.4; from memory). */
@@ -13,7 +13,7 @@ public final class NameIndex<T> {
 
     private final List<T> all;
     private final Function<T, String> name;
-    /** The place and one; 0 where nothing is. More than a third of it is free, so that a search ends soon. */
+    /** The place and one; 0 where nothing is. A third of it at least is free, so that a search ends soon. */
     private final int[] table;
 
     /**

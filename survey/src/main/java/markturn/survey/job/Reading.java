@@ -67,7 +67,7 @@ public final class Reading {
         this.face = face;
         this.circle = circle;
         this.zenith = zenith.orElse(null);
-        this.slope = slope.orElse(Double.NaN);
+        this.slope = Plain.of(slope);
         this.slopes = slopes;
         this.reflector = reflector;
         this.targetHeight = targetHeight;
@@ -144,7 +144,7 @@ public final class Reading {
 
     /** Slope distance as shown, metres; the mean where {@link #slopes} lists several. */
     public OptionalDouble slope() {
-        return Double.isNaN(slope) ? OptionalDouble.empty() : OptionalDouble.of(slope);
+        return Plain.read(slope);
     }
 
     public List<Double> slopes() {

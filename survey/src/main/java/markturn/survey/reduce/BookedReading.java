@@ -2,6 +2,7 @@ package markturn.survey.reduce;
 
 import java.util.OptionalDouble;
 import markturn.survey.job.Job;
+import markturn.survey.job.Plain;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Setup;
 
@@ -16,12 +17,11 @@ public record BookedReading(int place, int circle, Reading reading, double corre
     /** The reading at that place of the setup. */
     static BookedReading of(Job job, Setup setup, int place, int circle) {
         Reading reading = setup.readings().get(place);
-        return new BookedReading(
-                place, circle, reading, Distances.corrected(job, setup, reading).orElse(Double.NaN));
+        return new BookedReading(place, circle, reading, Plain.of(Distances.corrected(job, setup, reading)));
     }
 
     /** Its slope distance, corrected, metres; empty where none was measured. */
     public OptionalDouble slope() {
-        return Double.isNaN(corrected) ? OptionalDouble.empty() : OptionalDouble.of(corrected);
+        return Plain.read(corrected);
     }
 }

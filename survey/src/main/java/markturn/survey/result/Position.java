@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import markturn.survey.job.Mark;
+import markturn.survey.job.Plain;
 import markturn.survey.propagate.Lineage;
 
 /**

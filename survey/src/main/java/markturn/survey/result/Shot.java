@@ -2,6 +2,7 @@ package markturn.survey.result;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import markturn.survey.job.Plain;
 import markturn.survey.job.Reading;
 import markturn.survey.reduce.PolarFix;
 

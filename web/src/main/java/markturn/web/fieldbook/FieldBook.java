@@ -25,6 +25,7 @@ import markturn.fieldbook.wire.JobWriter;
 import markturn.formats.JsonTrees;
 import markturn.survey.job.Job;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -40,6 +41,9 @@ public class FieldBook {
     /** Rows read at once where a job is opened, so that its text never lies in memory as a whole. */
     private static final int ROWS_AT_ONCE = 2000;
 
+    /** Key of the entry that opens a job. */
+    private static final String OPEN = "open";
+
     private final StoredJobs jobs;
     private final StoredEntries entries;
     private final StoredMembers members;
@@ -49,9 +53,6 @@ public class FieldBook {
     private final KeptBooks kept = new KeptBooks();
     /** Jobs being opened: six people who open one at once wait for one reading of it. */
     private final Map<String, Object> opening = new ConcurrentHashMap<>();
-
-    /** Key of the entry that opens a job. */
-    private static final String OPEN = "open";
 
     FieldBook(
             StoredJobs jobs,
@@ -98,22 +99,33 @@ public class FieldBook {
                 .toString();
         JobOpened payload = new JobOpened(job);
         Admission.requireRight(payload, bookers.booker(by));
-        boolean isNew = Boolean.TRUE.equals(transaction.execute(status -> {
-            if (jobs.lastSequence(id).isPresent()) {
-                return false;
-            }
-            Instant at = now();
-            StoredJob stored = jobs.save(new StoredJob(id, job.name(), at, members));
-            store(empty(id), new Entry(stored.nextSequence(), OPEN, at, by, payload));
-            told.publishEvent(new Opened(id, job, at, by));
-            return true;
-        }));
-        if (isNew) {
+        if (isOpenedNow(id, payload, by, members)) {
             told.publishEvent(new Booked(id, 1));
         } else {
             find(id, by).flatMap(book -> book.entry(OPEN)).ifPresent(entry -> Admission.requireSame(entry, payload));
         }
         return id;
+    }
+
+    /** Whether no job of that id was there before. */
+    private boolean isOpenedNow(String id, JobOpened payload, String by, Set<String> members) {
+        try {
+            return Boolean.TRUE.equals(transaction.execute(status -> {
+                if (jobs.lastSequence(id).isPresent()) {
+                    return false;
+                }
+                Instant at = now();
+                StoredJob stored = jobs.save(new StoredJob(id, payload.job().name(), at, members));
+                store(empty(id), new Entry(stored.nextSequence(), OPEN, at, by, payload));
+                told.publishEvent(new Opened(id, payload.job(), at, by));
+                return true;
+            }));
+        } catch (DataIntegrityViolationException sentTwiceAtOnce) {
+            if (jobs.lastSequence(id).isPresent()) {
+                return false;
+            }
+            throw sentTwiceAtOnce;
+        }
     }
 
     /** Adds an entry. The same key again adds nothing. Else as the next. */

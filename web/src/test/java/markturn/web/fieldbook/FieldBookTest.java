@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import jakarta.persistence.EntityManagerFactory;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -79,6 +80,24 @@ class FieldBookTest {
         Job other = Job.opened("Another", job.place(), job.units(), job.classOfWork(), false, job.earth());
         assertThatThrownBy(() -> fieldBook.open(key, other, "wren", Set.of("wren")))
                 .isInstanceOf(KeyTaken.class);
+    }
+
+    /** A second tap comes before the answer to the first: whichever is stored first, both lead to it. */
+    @Test
+    void aJobSentTwiceAtOnceIsOneJob(House house) throws Exception {
+        FieldBook fieldBook = house.application().getBean(FieldBook.class);
+        ExecutorService both = Executors.newFixedThreadPool(4);
+        for (int round = 0; round < 10; round++) {
+            String key = UUID.randomUUID().toString();
+            Set<String> ids = new HashSet<>();
+            Callable<String> open = () -> fieldBook.open(key, AlderWeir.job(), "wren", Set.of("wren"));
+            for (Future<String> opened : both.invokeAll(Collections.nCopies(4, open))) {
+                ids.add(opened.get());
+            }
+            assertThat(ids).hasSize(1);
+            assertThat(fieldBook.book(ids.iterator().next(), "wren").revision()).isEqualTo(1);
+        }
+        both.shutdown();
     }
 
     @Test

@@ -8,7 +8,7 @@ import markturn.survey.job.Limit;
 import markturn.survey.job.Mark;
 import markturn.survey.job.Reading;
 import markturn.survey.job.Reflector;
-import markturn.survey.reduce.Pointings;
+import markturn.survey.reduce.SetMeans;
 import markturn.survey.reduce.Weights;
 import markturn.survey.result.MeasuredSetup;
 import markturn.survey.result.SetAbstract;
@@ -54,12 +54,12 @@ public final class Legs {
     }
 
     public static double riseVariance(Job job, MeasuredSetup setup, SetAbstract sets) {
-        Pointings pointings = sets.fix().pointings();
+        SetMeans means = sets.fix().pointings().means();
         Instrument instrument = job.instrument(setup.setup().instrument());
         return weights(job, setup)
                         .heightDifference(
-                                pointings.means().zenithCount(),
-                                pointings.means().distanceCount(),
+                                means.zenithCount(),
+                                means.distanceCount(),
                                 reflector(job, sets),
                                 sets.horizontal().getAsDouble(),
                                 sets.zenith().getAsDouble())
